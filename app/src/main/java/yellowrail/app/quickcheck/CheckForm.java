@@ -1,0 +1,177 @@
+package yellowrail.app.quickcheck;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+
+/**
+ * One idle check as it is asked, in words as typed. The same names serve the page's address and the JSON interface.
+ * Every component may be null or blank: blank is not known.
+ */
+@Schema(
+        description = "An idle check. Quantities are texts as typed from a meter, with or without a unit; a bare number"
+                + " takes the unit given here. Blank means not known.")
+public record CheckForm(
+        @Schema(description = "Tube type, designation or alias", example = "6L6GC")
+        String tube,
+
+        @Schema(description = "Edition of the ratings to judge by; blank for the lowest plate rating")
+        String edition,
+
+        @Schema(description = "pp (push-pull) or se (single-ended); default pp")
+        String topology,
+
+        @Schema(description = "pentode, ul (ultralinear) or triode; default pentode")
+        String connection,
+
+        @Schema(description = "Ultralinear tap, per cent of the half primary's turns")
+        String tap,
+
+        @Schema(
+                description =
+                        "unknown (fixed, supply not known), tracking, constant, cathode or mixed; default unknown")
+        String bias,
+
+        @Schema(description = "Plate voltage, V", example = "431 V")
+        String volts,
+
+        @Schema(description = "chassis, cathode, node (supply node) or out (tubes out); default chassis")
+        String ref,
+
+        @Schema(description = "Cathode to chassis, V") String vk,
+
+        @Schema(description = "Half-primary resistance for a reading at the supply node, Ω")
+        String rhalf,
+
+        @Schema(description = "Tubes on that half primary, 1 to 4")
+        String side,
+
+        @Schema(
+                description =
+                        "own, adaptor, shared, combined, cathode, half, ma, maplate, panel, supply or grid; default"
+                                + " own")
+        String method,
+
+        @Schema(
+                description =
+                        "What the meter shows: mV for a sense resistor or adaptor, V for a cathode resistor, winding,"
+                                + " choke or grid, mA for a direct reading, divisions for a panel meter",
+                example = "36.4 mV")
+        String reading,
+
+        @Schema(description = "Marked resistance of the sense, cathode or supply resistor, Ω", example = "1 Ω")
+        String r,
+
+        @Schema(description = "Its tolerance, per cent", example = "1")
+        String rtol,
+
+        @Schema(description = "Its resistance as measured with the power off, Ω")
+        String rm,
+
+        @Schema(description = "yes to use a measured value that looks like lead resistance")
+        String insist,
+
+        @Schema(description = "How many tubes the sensing point carries, 1 to 8")
+        String n,
+
+        @Schema(description = "Other loads at a combined test point, mA")
+        String other,
+
+        @Schema(description = "What the adaptor gives, mV per mA", example = "1")
+        String mvma,
+
+        @Schema(description = "What the adaptor shows with no tube, mV")
+        String zero,
+
+        @Schema(description = "How much warmer the winding is than when its resistance was measured, °C")
+        String warm,
+
+        @Schema(description = "Panel meter calibration: divisions shown")
+        String caldiv,
+
+        @Schema(description = "Panel meter calibration: true cathode current of one tube then, mA")
+        String calma,
+
+        @Schema(description = "Resistance of a milliammeter that bridges a half primary, Ω")
+        String rmeter,
+
+        @Schema(description = "yes to acknowledge that a meter in the plate lead stands at B+")
+        String ack,
+
+        @Schema(
+                description = "Screen current: share (the type's usual share), measured, or none (not counted); default"
+                        + " share")
+        String screen,
+
+        @Schema(description = "Drop over the screen resistor, V")
+        String g2drop,
+
+        @Schema(description = "Screen resistor, Ω") String g2r,
+
+        @Schema(description = "Screens fed through that resistor, 1 to 8")
+        String g2n,
+
+        @Schema(description = "Screen to chassis, V") String vg2,
+
+        @Schema(description = "Meter class: basic, handheld, fine, bench, or own; default handheld")
+        String meter,
+
+        @Schema(description = "Own meter, volts: per cent of reading and counts", example = "0.5+2")
+        String accv,
+
+        @Schema(description = "Own meter, current: per cent of reading and counts", example = "1.2+3")
+        String acca,
+
+        @Schema(description = "Own meter, ohms: per cent of reading and counts", example = "0.8+2")
+        String acco,
+
+        @Schema(description = "Mains voltage when the readings were taken, V", example = "231")
+        String mains,
+
+        @Schema(description = "Nominal mains, V; default 230", example = "230")
+        String nominal,
+
+        @Schema(description = "Highest mains expected, V; blank for nominal + 10 %", example = "253")
+        String highest,
+
+        @Schema(description = "yes when a limiter stood in series")
+        String limiter,
+
+        @Schema(description = "yes when the mains was turned down")
+        String reduced,
+
+        @Schema(
+                description =
+                        "together, or before when the volts were taken before the current was last changed or more"
+                                + " than 10 minutes earlier; default together")
+        String pair,
+
+        @Schema(description = "How unequal tubes behind one reading may be, per cent of the mean")
+        String spread,
+
+        @Schema(description = "Target: a profile's name, own, maker, or blank for none", example = "middle")
+        String target,
+
+        @Schema(description = "Own target window: lower edge, per cent of the rating")
+        String lo,
+
+        @Schema(description = "Own target window: upper edge, per cent of the rating")
+        String hi,
+
+        @Schema(description = "Maker's figure: what the test point shall show, unit as for reading")
+        String maker,
+
+        @Schema(description = "Ceiling, per cent of the rating; blank for the usual one")
+        String ceiling) {
+
+    /** The value, or the default when it is blank. */
+    static String or(String value, String fallback) {
+        return value == null || value.isBlank() ? fallback : value.strip();
+    }
+
+    /** An empty form: every question open. */
+    public static CheckForm empty() {
+        return new CheckForm(
+                null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
+                null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
+                null, null, null, null, null, null, null, null, null, null, null, null, null);
+    }
+}

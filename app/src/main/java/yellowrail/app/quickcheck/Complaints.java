@@ -1,0 +1,93 @@
+package yellowrail.app.quickcheck;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.MeterText;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Understanding;
+
+/** Reads typed fields and keeps, for each field, the sentence about what was not understood. */
+public final class Complaints {
+    /** A sentence at a field, with texts that would settle it. */
+    public record Complaint(String sentence, List<String> choices) {}
+
+    private final Map<String, Complaint> byField = new LinkedHashMap<>();
+    private final Map<String, Typed> understood = new LinkedHashMap<>();
+
+    /** The value of a quantity, if it was understood. */
+    public Optional<Typed> quantity(String name, String text, Field field) {
+        Understanding made = MeterText.understand(text, field);
+        made.complaint().ifPresent(sentence -> byField.put(name, new Complaint(sentence, choices(made))));
+        made.value().ifPresent(typed -> understood.put(name, typed));
+        return made.value();
+    }
+
+    private static List<String> choices(Understanding made) {
+        return made instanceof Understanding.Ask ask
+                ? ask.choices().stream().map(Typed::echo).toList()
+                : List.of();
+    }
+
+    /** A whole number within limits, or the fallback when blank. */
+    public int count(String name, String text, int low, int high, int fallback) {
+        if (text == null || text.isBlank()) {
+            return fallback;
+        }
+        OptionalInt value = wholeNumber(text);
+        if (value.isEmpty() || value.getAsInt() < low || value.getAsInt() > high) {
+            add(name, "“" + shorten(text) + "” is not a whole number from " + low + " to " + high + ".");
+            return fallback;
+        }
+        return value.getAsInt();
+    }
+
+    private static OptionalInt wholeNumber(String text) {
+        return text.strip().matches("\\d{1,6}") ? OptionalInt.of(Integer.parseInt(text.strip())) : OptionalInt.empty();
+    }
+
+    /** One of an enumeration's words, or the fallback when blank. */
+    public <T> T pick(String name, String text, Map<String, T> words, T fallback) {
+        if (text == null || text.isBlank()) {
+            return fallback;
+        }
+        T picked = words.get(text.strip());
+        if (picked == null) {
+            add(name, "“" + shorten(text) + "” is none of " + String.join(", ", words.keySet()) + ".");
+            return fallback;
+        }
+        return picked;
+    }
+
+    public boolean yes(String text) {
+        return text != null && (text.equals("yes") || text.equals("on") || text.equals("true"));
+    }
+
+    public void add(String name, String sentence) {
+        byField.putIfAbsent(name, new Complaint(sentence, List.of()));
+    }
+
+    public boolean any() {
+        return !byField.isEmpty();
+    }
+
+    public boolean has(String name) {
+        return byField.containsKey(name);
+    }
+
+    public Map<String, Complaint> byField() {
+        return byField;
+    }
+
+    /** How each typed quantity was understood, by field. */
+    public Map<String, Typed> understood() {
+        return understood;
+    }
+
+    public static String shorten(String text) {
+        return text.length() <= 40 ? text : text.substring(0, 37) + "…";
+    }
+}

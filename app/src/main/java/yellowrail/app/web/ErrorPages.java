@@ -1,0 +1,47 @@
+package yellowrail.app.web;
+
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import org.springframework.boot.webmvc.error.ErrorController;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.RequestMapping;
+
+/** Error pages: a sentence and a way on, never a stack trace. The API gets problem+json instead. */
+@Controller
+class ErrorPages implements ErrorController {
+    @RequestMapping("/error")
+    Object error(HttpServletRequest request, Model model, jakarta.servlet.http.HttpServletResponse response) {
+        Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
+        HttpStatus status = code instanceof Integer number ? HttpStatus.resolve(number) : null;
+        HttpStatus known = status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
+        Object given = request.getAttribute(Trouble.SENTENCE);
+        String sentence = given instanceof String text ? text : sentence(known);
+        Object path = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        if (path instanceof String uri && uri.startsWith("/api/")) {
+            ProblemDetail problem = ProblemDetail.forStatusAndDetail(known, sentence);
+            return ResponseEntity.status(known)
+                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                    .body(problem);
+        }
+        model.addAttribute("status", known.value());
+        model.addAttribute("sentence", sentence);
+        response.setStatus(known.value());
+        return "error-page";
+    }
+
+    private static String sentence(HttpStatus status) {
+        return switch (status) {
+            case NOT_FOUND -> "There is nothing here. The address may be incomplete, or what it names does not exist.";
+            case BAD_REQUEST -> "The address or form holds something that could not be understood.";
+            case METHOD_NOT_ALLOWED -> "This address does not take that kind of request.";
+            case CONTENT_TOO_LARGE -> "That was too long to be taken.";
+            case SERVICE_UNAVAILABLE -> Trouble.DATABASE;
+            default -> "The application could not do that. Nothing was changed; going back keeps what you typed.";
+        };
+    }
+}

@@ -1,0 +1,70 @@
+package yellowrail.core.amp;
+
+import java.util.List;
+import yellowrail.core.reading.ErrorBudget;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+
+/** The arithmetic that resistor-like sensing methods share: I = V/R for each of N tubes, errors included. */
+final class SenseMath {
+
+    static final String METER = SensingMethod.METER;
+
+    private SenseMath() {}
+
+    /** A drop in volts, or a current typed with its own symbol. */
+    static Field dropField(String name, double ohms, int tubes) {
+        return Field.of(
+                        name,
+                        Unit.VOLT,
+                        ohms * tubes >= 100 ? Prefix.NONE : Prefix.MILLI,
+                        1e-3 * ohms,
+                        0.4 * ohms * tubes)
+                .accepting(Unit.AMPERE);
+    }
+
+    static ErrorBudget meterError(Typed reading, Meter meter) {
+        double size = Math.abs(reading.value());
+        return size == 0
+                ? ErrorBudget.exact()
+                : ErrorBudget.exact().and("meter on " + reading.echo(), meter.limit(reading) / size, METER);
+    }
+
+    /** Cathode current of each of N tubes from a drop over R, or from a current typed as such. */
+    static Seen.Current cathodeCurrent(
+            Typed reading, Meter meter, SenseResistor resistor, int tubes, List<String> notes) {
+        String share = tubes > 1 ? " / " + tubes : "";
+        String shareSymbol = tubes > 1 ? " / N" : "";
+        if (reading.unit() == Unit.AMPERE) {
+            return new Seen.Current(
+                    Seen.Kind.CATHODE,
+                    new Estimate(reading.value() / tubes, meterError(reading, meter)),
+                    tubes,
+                    0,
+                    "Ik = I" + shareSymbol,
+                    reading.echo() + share,
+                    notes);
+        }
+        double ohms = resistor.ohms();
+        ErrorBudget errors = meterError(reading, meter).and("resistor", resistor.relativeLimit(meter));
+        return new Seen.Current(
+                Seen.Kind.CATHODE,
+                new Estimate(reading.value() / ohms / tubes, errors),
+                tubes,
+                0,
+                "Ik = Vs / Rs" + shareSymbol,
+                reading.echo() + " / " + Show.si(ohms, Unit.OHM, 4) + share,
+                notes);
+    }
+
+    static void checkTubes(int tubes) {
+        if (tubes < 1 || tubes > 8) {
+            throw new IllegalArgumentException(tubes + " tubes on one sensing point; 1 to 8");
+        }
+    }
+}

@@ -1,0 +1,48 @@
+package yellowrail.core.amp;
+
+import java.util.OptionalDouble;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+
+/** The drop over a choke or B+ resistor: the whole supply current, a cross-check of the total and nothing more. */
+public record SupplyResistor(SenseResistor resistor) implements SensingMethod {
+    @Override
+    public Field field() {
+        return Field.of(
+                "the drop over the choke or resistor",
+                Unit.VOLT,
+                Prefix.NONE,
+                1e-3 * resistor.ohms(),
+                2 * resistor.ohms());
+    }
+
+    @Override
+    public String words() {
+        return "over the choke or a B+ resistor";
+    }
+
+    @Override
+    public int tubes() {
+        return 1;
+    }
+
+    /** Total supply current, A. */
+    public double totalAmperes(Typed drop) {
+        return drop.value() / resistor.ohms();
+    }
+
+    @Override
+    public Seen see(Typed reading, Meter meter) {
+        return new Seen.Nothing(
+                "this is the whole supply current, other stages and screens included: it checks the sum of"
+                        + " the tubes, it does not tell one of them");
+    }
+
+    @Override
+    public OptionalDouble readingAt(TubeCurrents eachTube) {
+        return OptionalDouble.empty();
+    }
+}

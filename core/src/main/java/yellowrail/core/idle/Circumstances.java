@@ -1,0 +1,43 @@
+package yellowrail.core.idle;
+
+import java.util.Optional;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.reading.Pairing;
+
+/**
+ * The state a reading was taken in.
+ *
+ * @param mains mains voltages; empty when nothing is known of them
+ * @param limiter whether a lamp or other limiter stood in series
+ * @param reducedMains whether the mains were turned down on purpose
+ * @param pairing how volts and current belong together in time
+ * @param spread how unequal tubes behind one reading may be, as a share of the mean; empty when not stated
+ */
+public record Circumstances(
+        Optional<Mains> mains, boolean limiter, boolean reducedMains, Pairing pairing, Optional<Double> spread) {
+    public Circumstances {
+        spread.filter(s -> !(s >= 0 && s <= 1)).ifPresent(s -> {
+            throw new IllegalArgumentException("a spread of " + 100 * s + " %; 0 to 100 %");
+        });
+    }
+
+    public static Circumstances unknown() {
+        return new Circumstances(Optional.empty(), false, false, Pairing.together(), Optional.empty());
+    }
+
+    public static Circumstances atMains(Mains mains) {
+        return new Circumstances(Optional.of(mains), false, false, Pairing.together(), Optional.empty());
+    }
+
+    public Circumstances withSpread(double share) {
+        return new Circumstances(mains, limiter, reducedMains, pairing, Optional.of(share));
+    }
+
+    public Circumstances paired(Pairing other) {
+        return new Circumstances(mains, limiter, reducedMains, other, spread);
+    }
+
+    public Circumstances withLimiter() {
+        return new Circumstances(mains, true, reducedMains, pairing, spread);
+    }
+}

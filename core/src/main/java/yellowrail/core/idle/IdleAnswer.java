@@ -1,0 +1,50 @@
+package yellowrail.core.idle;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.tube.Ratings;
+
+/**
+ * What an idle check found. Whatever could not be computed is empty; nothing is filled in with zero.
+ *
+ * @param cathodeAmperes of one tube (a mean when the method sees several), A
+ * @param plateAmperes of one tube, A
+ * @param screenAmperes of one tube, A
+ * @param plateToCathodeVolts V
+ * @param plateWatts the plate dissipation used, W
+ * @param upperBoundWatts with all seen current counted as plate current, W
+ * @param screenWatts screen dissipation, W
+ * @param ratings the publication judged by
+ * @param share plate watts over the plate rating, as read
+ * @param judgedShare the same at the mains the rating is judged at and for the worst tube of a stated spread
+ * @param judgedAt what {@code judgedShare} refers to, in words
+ * @param unloadedSupplyVolts a tubes-out reading, kept as the unloaded B+, V
+ * @param verdict the verdict
+ * @param limits the other limits, each with its own state
+ * @param targets each target as a meter reading
+ * @param missing what is not known, weightiest first
+ * @param slips likely slips, likeliest first
+ * @param notes what to keep in mind
+ * @param formulas every figure opened
+ */
+public record IdleAnswer(
+        Optional<Estimate> cathodeAmperes,
+        Optional<Estimate> plateAmperes,
+        Optional<Estimate> screenAmperes,
+        Optional<Estimate> plateToCathodeVolts,
+        Optional<Estimate> plateWatts,
+        Optional<Double> upperBoundWatts,
+        Optional<Estimate> screenWatts,
+        Optional<Ratings> ratings,
+        Optional<Estimate> share,
+        Optional<Estimate> judgedShare,
+        String judgedAt,
+        Optional<Double> unloadedSupplyVolts,
+        Verdict verdict,
+        List<LimitCheck> limits,
+        List<TargetReading> targets,
+        List<Missing> missing,
+        List<Slip> slips,
+        List<String> notes,
+        List<Formula> formulas) {}

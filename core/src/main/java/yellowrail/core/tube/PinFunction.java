@@ -1,0 +1,23 @@
+package yellowrail.core.tube;
+
+/** What a pin is connected to inside the tube. */
+public enum PinFunction {
+    HEATER("heater"),
+    PLATE("plate"),
+    SCREEN("screen"),
+    GRID("control grid"),
+    CATHODE("cathode"),
+    SUPPRESSOR("suppressor"),
+    INTERNAL("internal"),
+    NONE("not connected");
+
+    private final String words;
+
+    PinFunction(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+}
