@@ -1,0 +1,183 @@
+package yellowrail.app.quickcheck;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import yellowrail.app.strip.WattStrip;
+import yellowrail.app.strip.WattStrip.Tone;
+import yellowrail.core.idle.Formula;
+import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.idle.IdleQuestion;
+import yellowrail.core.idle.LimitCheck;
+import yellowrail.core.idle.Missing;
+import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.idle.Slip;
+import yellowrail.core.idle.TargetReading;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.target.Target;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Ratings;
+
+/** An answer in words and figures, ready for the template; no arithmetic is left to do there. */
+public record CheckView(
+        boolean asked,
+        String percent,
+        String percentBand,
+        String watts,
+        String ofRating,
+        String verdict,
+        String tone,
+        String mark,
+        boolean allClear,
+        List<String> reasons,
+        Optional<WattStrip> strip,
+        List<TargetLine> targets,
+        String bothWatts,
+        String understood,
+        List<Missing> missing,
+        List<Slip> slips,
+        List<LimitCheck> limits,
+        List<String> notes,
+        List<Formula> formulas,
+        String editionNote) {
+    /** One target as a row. */
+    public record TargetLine(
+            String name, String reading, String band, String share, String watts, String amperes, boolean chosen) {}
+
+    public static CheckView of(IdleQuestion question, IdleAnswer answer, boolean asked) {
+        Optional<Ratings> ratings = answer.ratings();
+        Tone tone = Tone.of(answer.verdict());
+        Optional<Window> window =
+                question.target().filter(Window.class::isInstance).map(Window.class::cast);
+        return new CheckView(
+                asked,
+                answer.share()
+                        .map(s -> Show.fixed(100 * s.value(), Math.min(1, Show.decimalsFor(100 * s.likely()))))
+                        .orElse("–"),
+                answer.share()
+                        .map(s -> "± " + Show.fixed(100 * s.likely(), Show.decimalsFor(100 * s.likely())) + " %")
+                        .orElse(""),
+                answer.plateWatts()
+                        .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
+                        .orElse(""),
+                ratings.flatMap(Ratings::plateWatts)
+                        .map(f -> "of " + Show.significant(f.value(), 3) + " W, "
+                                + ratings.get().system().words())
+                        .orElse(""),
+                answer.verdict().words(),
+                tone.css(),
+                tone.mark(),
+                answer.verdict().allClear(),
+                answer.verdict().reasons(),
+                WattStrip.of(answer, window, question.ceiling(), ""),
+                answer.targets().stream().map(t -> line(t, question)).toList(),
+                bothWatts(answer),
+                understood(question, answer),
+                answer.missing(),
+                answer.slips(),
+                answer.limits(),
+                answer.notes(),
+                answer.formulas(),
+                editions(question));
+    }
+
+    private static TargetLine line(TargetReading target, IdleQuestion question) {
+        return new TargetLine(
+                target.name(),
+                target.reading().map(r -> Show.si(r.value(), r.unit(), 3)).orElse("no reading"),
+                target.reading()
+                        .map(r -> "± " + Show.si(target.plusMinus(), r.unit(), 1))
+                        .orElse(""),
+                Show.fixed(100 * target.share(), 1).replaceAll("\\.0$", "") + " %",
+                Show.fixed(target.watts(), 1),
+                Show.si(target.plateAmperes(), Unit.AMPERE, 3),
+                target.chosen()
+                        || question.target()
+                                .filter(t -> t instanceof Target.MakersFigure
+                                        && t.name().equals(target.name()))
+                                .isPresent());
+    }
+
+    private static String bothWatts(IdleAnswer answer) {
+        if (answer.upperBoundWatts().isEmpty() || answer.plateWatts().isEmpty()) {
+            return "";
+        }
+        double rated = answer.ratings()
+                .flatMap(Ratings::plateWatts)
+                .map(f -> f.value())
+                .orElse(Double.NaN);
+        double bound = answer.upperBoundWatts().get();
+        String share = Double.isNaN(rated) ? "" : ", " + Show.fixed(100 * bound / rated, 1) + " %";
+        if (Math.abs(bound - answer.plateWatts().get().value()) < 1e-9) {
+            return "All current seen is counted as plate current: " + Show.significant(bound, 3) + " W" + share
+                    + " (used).";
+        }
+        return "Used: " + Show.significant(answer.plateWatts().get().value(), 3)
+                + " W with the screen current taken off. If all current seen counted as plate current: "
+                + Show.significant(bound, 3) + " W" + share + ", an upper bound.";
+    }
+
+    private static String understood(IdleQuestion question, IdleAnswer answer) {
+        StringBuilder text = new StringBuilder();
+        answer.cathodeAmperes().ifPresent(i -> text.append(amps(i)).append(" cathode current"));
+        answer.plateAmperes()
+                .ifPresent(i ->
+                        text.append(text.isEmpty() ? "" : ", ").append(amps(i)).append(" of it plate current"));
+        question.stage()
+                .type()
+                .flatMap(t -> t.screenShare())
+                .filter(s -> question.screen() instanceof yellowrail.core.idle.ScreenCurrent.TypeShare
+                        && answer.screenAmperes().isPresent())
+                .ifPresent(s -> text.append(" (screen share ")
+                        .append(Show.significant(100 * s.share(), 3))
+                        .append(" ± ")
+                        .append(Show.significant(100 * s.band(), 2))
+                        .append(" %, from the type)"));
+        answer.plateToCathodeVolts()
+                .ifPresent(v -> text.append(text.isEmpty() ? "" : ". ")
+                        .append("Plate to cathode ")
+                        .append(Show.si(v.value(), Unit.VOLT)));
+        answer.unloadedSupplyVolts()
+                .ifPresent(v -> text.append(text.isEmpty() ? "" : ". ")
+                        .append("Unloaded B+ ")
+                        .append(Show.si(v, Unit.VOLT)));
+        if (text.isEmpty() && question.plate().volts().isPresent()) {
+            text.append(question.plate().volts().get().echo())
+                    .append(' ')
+                    .append(words(question.plate().reference()));
+        }
+        return text.isEmpty() ? "" : text + ".";
+    }
+
+    private static String words(PlateVolts.Reference reference) {
+        return reference.words();
+    }
+
+    private static String amps(Estimate estimate) {
+        return Show.si(estimate.value(), Unit.AMPERE, 3);
+    }
+
+    /** The other publications of this type, so that nobody takes one rating for the only one. */
+    private static String editions(IdleQuestion question) {
+        return question.stage()
+                .type()
+                .filter(t -> t.ratings().size() > 1)
+                .map(t -> t.ratings().stream()
+                        .map(r -> r.edition() + " "
+                                + r.plateWatts()
+                                        .map(f -> Show.significant(f.value(), 3) + " W"
+                                                + (f.toBeVerified() ? " (verify)" : ""))
+                                        .orElse("not known"))
+                        .collect(Collectors.joining("; ", "Published: ", ".")))
+                .orElse("");
+    }
+
+    /** How each typed quantity was understood, for the lines under the fields. */
+    static Map<String, String> echoes(Complaints complaints) {
+        return complaints.understood().entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().echo()));
+    }
+}

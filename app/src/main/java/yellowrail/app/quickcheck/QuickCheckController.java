@@ -1,0 +1,176 @@
+package yellowrail.app.quickcheck;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.util.UriComponentsBuilder;
+import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.idle.IdleCheck;
+import yellowrail.core.idle.Slip;
+import yellowrail.core.target.Profiles;
+import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+
+/** The first page: one sentence, one answer, nothing saved. Its whole state is its address. */
+@Controller
+class QuickCheckController {
+    /** Fields that have a line under the sentence for what was not understood. */
+    private static final List<String> FIELDS = List.of(
+            "tube",
+            "tap",
+            "volts",
+            "vk",
+            "rhalf",
+            "side",
+            "method",
+            "reading",
+            "r",
+            "rtol",
+            "rm",
+            "n",
+            "other",
+            "mvma",
+            "zero",
+            "warm",
+            "caldiv",
+            "calma",
+            "rmeter",
+            "g2drop",
+            "g2r",
+            "g2n",
+            "vg2",
+            "accv",
+            "acca",
+            "acco",
+            "mains",
+            "nominal",
+            "highest",
+            "spread",
+            "target",
+            "lo",
+            "hi",
+            "maker",
+            "ceiling",
+            "topology",
+            "connection",
+            "bias",
+            "ref",
+            "screen",
+            "meter");
+
+    /** One way out of a question: what to type instead, and the address that has it typed. */
+    record Choice(String text, String href) {}
+
+    /** The line under a field. */
+    record Line(String field, String sentence, List<Choice> choices) {}
+
+    @GetMapping("/")
+    String page(@ModelAttribute CheckForm form, Model model, HttpServletRequest request, HttpServletResponse response) {
+        CheckReader.Read read = CheckReader.read(form, Catalogue.shipped(), Profiles.SHIPPED);
+        IdleAnswer answer = IdleCheck.answer(read.question(), Profiles.SHIPPED);
+        boolean asked = request.getParameterMap().values().stream().anyMatch(v -> v.length > 0 && !v[0].isBlank());
+        model.addAttribute("form", form);
+        model.addAttribute("view", CheckView.of(read.question(), answer, asked));
+        model.addAttribute("lines", lines(read, asked, request));
+        model.addAttribute(
+                "slips", answer.slips().stream().map(s -> slip(s, request)).toList());
+        model.addAttribute("types", Catalogue.shipped().types());
+        model.addAttribute("profiles", Profiles.SHIPPED);
+        model.addAttribute("ceiling", Math.round(100 * read.question().ceiling()));
+        response.setHeader("Cache-Control", "no-store");
+        response.addHeader("Vary", "HX-Request");
+        return request.getHeader("HX-Request") != null ? "quickcheck/answer :: swap" : "quickcheck/page";
+    }
+
+    private static List<Line> lines(CheckReader.Read read, boolean asked, HttpServletRequest request) {
+        Map<String, Line> lines = new LinkedHashMap<>();
+        read.complaints().byField().forEach((field, complaint) -> {
+            // An untouched page does not complain that it is empty.
+            if (asked) {
+                lines.put(
+                        field,
+                        new Line(
+                                field,
+                                complaint.sentence(),
+                                complaint.choices().stream()
+                                        .map(c -> new Choice(c, with(request, field, c)))
+                                        .toList()));
+            }
+        });
+        read.lookup().flatMap(l -> lookupLine(l, request)).ifPresent(line -> lines.put("tube", line));
+        List<Line> all = new ArrayList<>();
+        for (String field : FIELDS) {
+            all.add(lines.getOrDefault(field, new Line(field, "", List.of())));
+        }
+        return all;
+    }
+
+    private static java.util.Optional<Line> lookupLine(Lookup lookup, HttpServletRequest request) {
+        if (lookup instanceof Lookup.WhichVariant which) {
+            return java.util.Optional.of(new Line(
+                    "tube",
+                    "“" + which.family() + "” is a family whose ratings differ. Which one" + " is fitted?",
+                    choices(which.variants(), request)));
+        }
+        if (lookup instanceof Lookup.Relative relative) {
+            return java.util.Optional.of(new Line(
+                    "tube",
+                    relative.name() + " is not the same as " + relative.of().designation() + ": "
+                            + relative.difference() + ". Pick a type, or enter it as your own under Tubes.",
+                    choices(List.of(relative.of()), request)));
+        }
+        if (lookup instanceof Lookup.Unknown unknown) {
+            return java.util.Optional.of(new Line(
+                    "tube",
+                    "“" + Complaints.shorten(unknown.name()) + "” is not in the catalogue"
+                            + (unknown.near().isEmpty() ? "; enter it as your own under Tubes." : ". Did you mean:"),
+                    choices(unknown.near(), request)));
+        }
+        return java.util.Optional.empty();
+    }
+
+    private static List<Choice> choices(List<TubeType> types, HttpServletRequest request) {
+        return types.stream()
+                .map(t -> new Choice(
+                        t.designation()
+                                + t.strictest()
+                                        .flatMap(r -> r.plateWatts())
+                                        .map(f -> " (" + yellowrail.core.reading.Show.significant(f.value(), 3) + " W)")
+                                        .orElse(""),
+                        with(request, "tube", t.designation())))
+                .toList();
+    }
+
+    private static Line slip(Slip slip, HttpServletRequest request) {
+        String field = slip.question().startsWith("Plate volts") ? "volts" : "reading";
+        return new Line(
+                field,
+                slip.question(),
+                slip.instead().isEmpty()
+                        ? List.of()
+                        : List.of(new Choice("use " + slip.instead(), with(request, field, slip.instead()))));
+    }
+
+    /** The page's own address with one field changed. */
+    private static String with(HttpServletRequest request, String field, String value) {
+        UriComponentsBuilder address = UriComponentsBuilder.fromPath("/");
+        request.getParameterMap().forEach((name, values) -> {
+            if (!name.equals(field) && values.length > 0 && !values[0].isBlank()) {
+                address.queryParam(name, "{" + name + "}");
+            }
+        });
+        address.queryParam(field, "{" + field + "}");
+        Map<String, Object> all = new LinkedHashMap<>();
+        request.getParameterMap().forEach((name, values) -> all.put(name, values.length > 0 ? values[0] : ""));
+        all.put(field, value);
+        return address.encode().buildAndExpand(all).toUriString();
+    }
+}

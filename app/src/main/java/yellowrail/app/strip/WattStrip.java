@@ -1,0 +1,114 @@
+package yellowrail.app.strip;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.idle.Verdict;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.target.Target.Window;
+
+/**
+ * The one picture of dissipation: a bar from 0 to 120 % of the plate rating with the window, the ceiling, the rating and
+ * a block for each tube. Positions are per cent of the bar's width, ready for the template.
+ *
+ * @param label what the picture says, in words, for those who do not see it
+ */
+public record WattStrip(
+        List<Block> blocks,
+        Optional<Span> window,
+        double ceiling,
+        double rating,
+        String ratingText,
+        String windowText,
+        String label) {
+    /** The bar reaches to this share of the rating. */
+    private static final double FULL = 1.2;
+
+    /** A stretch of the bar. */
+    public record Span(double from, double width) {}
+
+    /**
+     * One tube on the bar.
+     *
+     * @param at middle of the block
+     * @param from where its error band begins
+     * @param width how wide the band is
+     * @param tone the style of its state
+     * @param beyond whether it lies beyond the bar's end
+     */
+    public record Block(double at, double from, double width, String tone, boolean beyond, String name) {}
+
+    /** The strip of one answer; empty when there is no share to draw. */
+    public static Optional<WattStrip> of(IdleAnswer answer, Optional<Window> window, double ceiling, String name) {
+        if (answer.share().isEmpty()) {
+            return Optional.empty();
+        }
+        Estimate share = answer.share().get();
+        double rated = answer.ratings().orElseThrow().plateWatts().orElseThrow().value();
+        Block block = new Block(
+                at(share.value()),
+                at(share.low()),
+                at(share.high()) - at(share.low()),
+                Tone.of(answer.verdict()).css(),
+                share.value() > FULL,
+                name);
+        Optional<Span> span = window.map(w -> new Span(at(w.low()), at(w.high()) - at(w.low())));
+        String windowText = window.map(
+                        w -> Show.significant(100 * w.low(), 3) + "–" + Show.significant(100 * w.high(), 3) + " %")
+                .orElse("");
+        return Optional.of(new WattStrip(
+                List.of(block),
+                span,
+                at(ceiling),
+                at(1),
+                Show.significant(rated, 3) + " W",
+                windowText,
+                (name.isEmpty() ? "" : name + ": ") + Show.plusMinus(100 * share.value(), 100 * share.likely())
+                        + " % of " + Show.significant(rated, 3) + " W, "
+                        + answer.verdict().words()
+                        + (windowText.isEmpty() ? "" : ", window " + windowText)));
+    }
+
+    private static double at(double share) {
+        return Math.round(1e4 * Math.max(0, Math.min(1, share / FULL))) / 100.0;
+    }
+
+    /** How a state looks: its style, and the mark that tells it without colour. */
+    public enum Tone {
+        GOOD("good", "■"),
+        COOL("cool", "▾"),
+        WARM("warm", "▴"),
+        OVER("over", "▲"),
+        OPEN("open", "◇"),
+        UNKNOWN("unknown", "?");
+
+        private final String css;
+        private final String mark;
+
+        Tone(String css, String mark) {
+            this.css = css;
+            this.mark = mark;
+        }
+
+        public String css() {
+            return css;
+        }
+
+        public String mark() {
+            return mark;
+        }
+
+        /** Green is for an all-clear only; in the window with a qualifier is open. */
+        public static Tone of(Verdict verdict) {
+            return switch (verdict.place()) {
+                case UNKNOWN -> UNKNOWN;
+                case NO_TARGET -> OPEN;
+                case BELOW_WINDOW -> COOL;
+                case IN_WINDOW -> verdict.allClear() ? GOOD : OPEN;
+                case ABOVE_WINDOW -> WARM;
+                case ABOVE_CEILING, ABOVE_RATING -> OVER;
+            };
+        }
+    }
+}
