@@ -1,11 +1,10 @@
 package yellowrail.app.quickcheck;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import yellowrail.app.strip.WattStrip;
-import yellowrail.app.strip.WattStrip.Tone;
+import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleQuestion;
@@ -64,7 +63,7 @@ public record CheckView(
                         .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
                         .orElse(""),
                 ratings.flatMap(Ratings::plateWatts)
-                        .map(f -> "of " + Show.significant(f.value(), 3) + " W, "
+                        .map(f -> "of " + Show.plain(f.value(), 3) + " W, "
                                 + ratings.get().system().words())
                         .orElse(""),
                 answer.verdict().words(),
@@ -132,9 +131,9 @@ public record CheckView(
                 .filter(s -> question.screen() instanceof yellowrail.core.idle.ScreenCurrent.TypeShare
                         && answer.screenAmperes().isPresent())
                 .ifPresent(s -> text.append(" (screen share ")
-                        .append(Show.significant(100 * s.share(), 3))
+                        .append(Show.plain(100 * s.share(), 3))
                         .append(" ± ")
-                        .append(Show.significant(100 * s.band(), 2))
+                        .append(Show.plain(100 * s.band(), 2))
                         .append(" %, from the type)"));
         answer.plateToCathodeVolts()
                 .ifPresent(v -> text.append(text.isEmpty() ? "" : ". ")
@@ -168,16 +167,10 @@ public record CheckView(
                 .map(t -> t.ratings().stream()
                         .map(r -> r.edition() + " "
                                 + r.plateWatts()
-                                        .map(f -> Show.significant(f.value(), 3) + " W"
-                                                + (f.toBeVerified() ? " (verify)" : ""))
+                                        .map(f ->
+                                                Show.plain(f.value(), 3) + " W" + (f.toBeVerified() ? " (verify)" : ""))
                                         .orElse("not known"))
                         .collect(Collectors.joining("; ", "Published: ", ".")))
                 .orElse("");
-    }
-
-    /** How each typed quantity was understood, for the lines under the fields. */
-    static Map<String, String> echoes(Complaints complaints) {
-        return complaints.understood().entrySet().stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().echo()));
     }
 }

@@ -11,10 +11,15 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.util.UriComponentsBuilder;
+import yellowrail.app.forms.CheckForm;
+import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.Slip;
-import yellowrail.core.target.Profiles;
+import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -66,6 +71,14 @@ class QuickCheckController {
             "screen",
             "meter");
 
+    private final TubeStore tubes;
+    private final SettingStore settings;
+
+    QuickCheckController(TubeStore tubes, SettingStore settings) {
+        this.tubes = tubes;
+        this.settings = settings;
+    }
+
     /** One way out of a question: what to type instead, and the address that has it typed. */
     record Choice(String text, String href) {}
 
@@ -74,16 +87,26 @@ class QuickCheckController {
 
     @GetMapping("/")
     String page(@ModelAttribute CheckForm form, Model model, HttpServletRequest request, HttpServletResponse response) {
-        CheckReader.Read read = CheckReader.read(form, Catalogue.shipped(), Profiles.SHIPPED);
-        IdleAnswer answer = IdleCheck.answer(read.question(), Profiles.SHIPPED);
-        boolean asked = request.getParameterMap().values().stream().anyMatch(v -> v.length > 0 && !v[0].isBlank());
+        Catalogue catalogue = tubes.catalogueOrLastKnown();
+        List<Window> windows = settings.windows();
+        CheckReader.Read read = CheckReader.read(form, catalogue, windows);
+        IdleAnswer answer = IdleCheck.answer(read.question(), windows);
+        boolean anything = request.getParameterMap().values().stream().anyMatch(v -> v.length > 0 && !v[0].isBlank());
         model.addAttribute("form", form);
-        model.addAttribute("view", CheckView.of(read.question(), answer, asked));
-        model.addAttribute("lines", lines(read, asked, request));
+        model.addAttribute("view", CheckView.of(read.question(), answer, anything));
+        model.addAttribute("lines", lines(read, anything, request));
         model.addAttribute(
                 "slips", answer.slips().stream().map(s -> slip(s, request)).toList());
-        model.addAttribute("types", Catalogue.shipped().types());
-        model.addAttribute("profiles", Profiles.SHIPPED);
+        model.addAttribute("types", catalogue.types());
+        model.addAttribute("profiles", windows);
+        Map<String, String> typed = new LinkedHashMap<>();
+        request.getParameterMap().forEach((name, values) -> {
+            if (values.length > 0 && !values[0].isBlank()) {
+                typed.put(name, values[0]);
+            }
+        });
+        model.addAttribute("asked", typed);
+        model.addAttribute("keepId", java.util.UUID.randomUUID());
         model.addAttribute("ceiling", Math.round(100 * read.question().ceiling()));
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
@@ -143,7 +166,7 @@ class QuickCheckController {
                         t.designation()
                                 + t.strictest()
                                         .flatMap(r -> r.plateWatts())
-                                        .map(f -> " (" + yellowrail.core.reading.Show.significant(f.value(), 3) + " W)")
+                                        .map(f -> " (" + yellowrail.core.reading.Show.plain(f.value(), 3) + " W)")
                                         .orElse(""),
                         with(request, "tube", t.designation())))
                 .toList();

@@ -61,7 +61,7 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
     /** Where {@link #ohms()} comes from, and what it means when marking and measurement differ. */
     public String words() {
         if (measured.isEmpty()) {
-            return "marked " + Show.si(markedOhms, Unit.OHM, 3) + " ±" + Show.significant(tolerancePercent, 2) + " %";
+            return "marked " + Show.si(markedOhms, Unit.OHM, 3) + " ±" + Show.plain(tolerancePercent, 2) + " %";
         }
         double difference = 100 * Math.abs(measured.get().value() / markedOhms - 1);
         String apart = Show.significant(difference, 2) + " % from the marked " + Show.si(markedOhms, Unit.OHM, 3);

@@ -86,7 +86,7 @@ final class Judge {
 
     private Verdict.Place place(Estimate share, Estimate judged, Optional<Window> window) {
         String judgedText = plusMinus(judged) + " of the "
-                + Show.significant(ratings.plateWatts().orElseThrow().value(), 3) + " W "
+                + Show.plain(ratings.plateWatts().orElseThrow().value(), 3) + " W "
                 + ratings.system().words() + " rating " + mains.words() + worstTube();
         if (judged.high() >= 1 || !others.dissipationsOver.isEmpty()) {
             if (judged.high() >= 1) {
@@ -122,7 +122,7 @@ final class Judge {
         return question.circumstances()
                 .spread()
                 .filter(s -> s > 0)
-                .map(s -> " for the hottest tube of a ±" + Show.significant(100 * s, 2) + " % spread")
+                .map(s -> " for the hottest tube of a ±" + Show.plain(100 * s, 2) + " % spread")
                 .orElse("");
     }
 
@@ -131,6 +131,6 @@ final class Judge {
     }
 
     private static String percent(double share) {
-        return Show.significant(100 * share, 3).replaceAll("\\.0+$", "") + " %";
+        return Show.plain(100 * share, 3) + " %";
     }
 }

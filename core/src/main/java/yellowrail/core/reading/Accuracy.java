@@ -20,6 +20,6 @@ public record Accuracy(double percentOfReading, double counts) {
     }
 
     public String words() {
-        return "±(" + Show.significant(percentOfReading, 2) + " % + " + Show.significant(counts, 2) + " counts)";
+        return "±(" + Show.plain(percentOfReading, 2) + " % + " + Show.plain(counts, 2) + " counts)";
     }
 }

@@ -50,6 +50,12 @@ public final class Show {
                 .replace('-', '−');
     }
 
+    /** At most the given significant digits, without trailing zeros: for round figures such as ratings and windows. */
+    public static String plain(double value, int digits) {
+        String text = significant(value, digits);
+        return text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
+    }
+
     /**
      * How many decimals a value with this uncertainty deserves: one significant digit of the uncertainty, two when it
      * begins with a 1 (so 12.25 ± 0.38 becomes 12.3 ± 0.4, and 60.9 ± 1.4 keeps its decimal).

@@ -1,6 +1,6 @@
-package yellowrail.app.quickcheck;
+package yellowrail.app.forms;
 
-import static yellowrail.app.quickcheck.CheckForm.or;
+import static yellowrail.app.forms.CheckForm.or;
 
 import java.util.Optional;
 import yellowrail.core.amp.CathodeResistor;
@@ -19,19 +19,19 @@ import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.reading.Typed;
 
 /** Reads the sensing method and what belongs to it; empty, with a complaint at its field, when something is missing. */
-final class MethodReader {
+public final class MethodReader {
     /** A true reading beside a panel meter's needle is taken as known within this share. */
     private static final double CALIBRATION_LIMIT = 0.03;
 
-    private final CheckForm form;
+    private final MethodForm form;
     private final Complaints complaints;
 
-    MethodReader(CheckForm form, Complaints complaints) {
+    public MethodReader(MethodForm form, Complaints complaints) {
         this.form = form;
         this.complaints = complaints;
     }
 
-    Optional<SensingMethod> read(Connection connection, double tap) {
+    public Optional<SensingMethod> read(Connection connection, double tap) {
         int tubes = complaints.count("n", form.n(), 1, 8, 0);
         return switch (or(form.method(), "own")) {
             case "own" -> resistor().map(OwnResistor::new);

@@ -1,4 +1,4 @@
-package yellowrail.app.quickcheck;
+package yellowrail.app.forms;
 
 import java.util.LinkedHashMap;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package yellowrail.app.strip;
+package yellowrail.app.pictures;
 
 import java.util.List;
 import java.util.Optional;
@@ -54,18 +54,17 @@ public record WattStrip(
                 share.value() > FULL,
                 name);
         Optional<Span> span = window.map(w -> new Span(at(w.low()), at(w.high()) - at(w.low())));
-        String windowText = window.map(
-                        w -> Show.significant(100 * w.low(), 3) + "–" + Show.significant(100 * w.high(), 3) + " %")
+        String windowText = window.map(w -> Show.plain(100 * w.low(), 3) + "–" + Show.plain(100 * w.high(), 3) + " %")
                 .orElse("");
         return Optional.of(new WattStrip(
                 List.of(block),
                 span,
                 at(ceiling),
                 at(1),
-                Show.significant(rated, 3) + " W",
+                Show.plain(rated, 3) + " W",
                 windowText,
                 (name.isEmpty() ? "" : name + ": ") + Show.plusMinus(100 * share.value(), 100 * share.likely())
-                        + " % of " + Show.significant(rated, 3) + " W, "
+                        + " % of " + Show.plain(rated, 3) + " W, "
                         + answer.verdict().words()
                         + (windowText.isEmpty() ? "" : ", window " + windowText)));
     }

@@ -1,4 +1,4 @@
-package yellowrail.app.quickcheck;
+package yellowrail.app.forms;
 
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;

@@ -1,4 +1,4 @@
-package yellowrail.app.quickcheck;
+package yellowrail.app.forms;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -163,7 +163,7 @@ public record CheckForm(
         String ceiling) {
 
     /** The value, or the default when it is blank. */
-    static String or(String value, String fallback) {
+    public static String or(String value, String fallback) {
         return value == null || value.isBlank() ? fallback : value.strip();
     }
 

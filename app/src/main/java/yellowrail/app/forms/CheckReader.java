@@ -1,6 +1,6 @@
-package yellowrail.app.quickcheck;
+package yellowrail.app.forms;
 
-import static yellowrail.app.quickcheck.CheckForm.or;
+import static yellowrail.app.forms.CheckForm.or;
 
 import java.util.List;
 import java.util.Optional;
@@ -68,7 +68,7 @@ public final class CheckReader {
         double tap = tap(connection);
         Optional<TubeType> type = type();
         StageFacts stage = new StageFacts(type, edition(type), topology, connection, bias);
-        Optional<SensingMethod> method = new MethodReader(form, complaints).read(connection, tap);
+        Optional<SensingMethod> method = new MethodReader(MethodForm.of(form), complaints).read(connection, tap);
         methodKnown = method.isPresent();
         SensingMethod known = method.orElse(new GridVoltsOnly());
         Optional<Typed> reading = method.flatMap(m -> complaints.quantity("reading", form.reading(), m.field()));

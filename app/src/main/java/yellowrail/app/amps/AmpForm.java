@@ -1,0 +1,121 @@
+package yellowrail.app.amps;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+
+/** An amp's description as typed; blank is not known. Lists run in step, one entry for each socket, point or node. */
+@Schema(description = "An output stage as typed. Quantities are texts with or without a unit; blank means not known.")
+public record AmpForm(
+        @Schema(description = "Name, 1 to 60 characters", example = "Bittern 50")
+        String name,
+
+        @Schema(description = "pp or se") String topology,
+        @Schema(description = "pentode, ul or triode") String connection,
+        @Schema(description = "Ultralinear tap, per cent") String tap,
+
+        @Schema(description = "unknown, tracking, constant, cathode or mixed")
+        String bias,
+
+        @Schema(
+                description =
+                        "none, level, balance, level_and_balance, per_side, per_tube, cathode_own or cathode_shared")
+        String controls,
+
+        @Schema(description = "Names of the sockets in measuring order, 1 to 8")
+        List<String> socketName,
+
+        @Schema(description = "Channel of each socket, 1 or 2")
+        List<String> socketChannel,
+
+        @Schema(description = "Side of each socket, A or B") List<String> socketSide,
+        @Schema(description = "Tube type of each socket") List<String> socketType,
+
+        @Schema(description = "own, adaptor, shared, combined, cathode, half, ma, panel or grid")
+        String method,
+
+        @Schema(description = "What shares a sense point: tube, side, channel or all")
+        String grouping,
+
+        @Schema(description = "Marked resistance, Ω (for half: of the half primary, cold)")
+        String r,
+
+        @Schema(description = "Tolerance, per cent") String rtol,
+
+        @Schema(description = "Measured resistance of each sense point, Ω, in the order of the points")
+        List<String> rm,
+
+        @Schema(description = "yes to use measured values that look like lead resistance")
+        String insist,
+
+        @Schema(description = "Other loads at each combined point, mA")
+        String other,
+
+        @Schema(description = "Adaptor, mV per mA") String mvma,
+        @Schema(description = "Adaptor's zero, mV") String zero,
+
+        @Schema(description = "How much warmer the winding runs than when measured, °C")
+        String warm,
+
+        @Schema(description = "Panel meter calibration: divisions")
+        String caldiv,
+
+        @Schema(description = "Panel meter calibration: true cathode current of one tube then, mA")
+        String calma,
+
+        @Schema(description = "Resistor of each screen, Ω") String screenOhms,
+
+        @Schema(description = "Choke or B+ resistor for a cross-check of the total, Ω")
+        String chokeOhms,
+
+        @Schema(description = "Nominal mains, V") String nominal,
+        @Schema(description = "Lowest mains, V") String lowest,
+        @Schema(description = "Highest mains, V") String highest,
+        @Schema(description = "Names of B+ and bias nodes") List<String> nodeName,
+
+        @Schema(description = "Capacitance of each node, µF")
+        List<String> nodeFarads,
+
+        @Schema(description = "Rated volts of each node's capacitor, V")
+        List<String> nodeVolts,
+
+        @Schema(description = "Reflected load, plate to plate, Ω")
+        String zaa,
+
+        @Schema(description = "Heater winding, V") String heaterVolts,
+        @Schema(description = "Heater winding's rating, A") String heaterAmperes,
+
+        @Schema(description = "High-tension winding's DC rating, mA")
+        String supplyAmperes,
+
+        @Schema(description = "What to know before the first reading")
+        String quirks,
+
+        @Schema(description = "Maker's figure at the amp's test point, as the maker gives it")
+        String maker,
+
+        @Schema(description = "Name of the target window; blank for none")
+        String target,
+
+        @Schema(description = "Ceiling, per cent of the rating; blank for the usual one")
+        String ceiling) {
+    public AmpForm {
+        socketName = orEmpty(socketName);
+        socketChannel = orEmpty(socketChannel);
+        socketSide = orEmpty(socketSide);
+        socketType = orEmpty(socketType);
+        rm = orEmpty(rm);
+        nodeName = orEmpty(nodeName);
+        nodeFarads = orEmpty(nodeFarads);
+        nodeVolts = orEmpty(nodeVolts);
+    }
+
+    private static List<String> orEmpty(List<String> list) {
+        return list == null
+                ? List.of()
+                : list.stream().map(s -> s == null ? "" : s).toList();
+    }
+
+    static String at(List<String> list, int index) {
+        return index < list.size() ? list.get(index) : "";
+    }
+}

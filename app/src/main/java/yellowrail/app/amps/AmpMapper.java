@@ -1,0 +1,28 @@
+package yellowrail.app.amps;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+
+/** Amps and the versions of their descriptions. */
+@Mapper
+interface AmpMapper {
+    void insertAmp(@Param("id") UUID id);
+
+    int insertVersion(
+            @Param("id") UUID id,
+            @Param("ampId") UUID ampId,
+            @Param("version") int version,
+            @Param("name") String name,
+            @Param("description") String description);
+
+    List<AmpRow> newest();
+
+    Optional<AmpRow> newestOf(@Param("ampId") UUID ampId);
+
+    Optional<AmpRow> version(@Param("ampId") UUID ampId, @Param("version") int version);
+
+    Optional<AmpRow> byVersionId(@Param("id") UUID id);
+}

@@ -1,0 +1,294 @@
+package yellowrail.app.amps;
+
+import static yellowrail.app.amps.AmpForm.at;
+import static yellowrail.app.forms.CheckForm.or;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.MethodForm;
+import yellowrail.app.forms.MethodReader;
+import yellowrail.app.forms.Words;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.Transformers;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+
+/** Makes a description of a form; what is missing or wrong becomes a sentence at its field. */
+public final class AmpReader {
+    private static final Field FARADS =
+            Field.of("a capacitor", Unit.FARAD, Prefix.MICRO, 1e-9, 10e-3).aboveZero();
+    private static final Field RATED_VOLTS =
+            Field.of("rated volts", Unit.VOLT, Prefix.NONE, 5, 2000).aboveZero();
+    private static final Field LOAD_OHMS =
+            Field.of("a reflected load", Unit.OHM, Prefix.NONE, 200, 50e3).aboveZero();
+    private static final Field HEATER_VOLTS =
+            Field.of("heater volts", Unit.VOLT, Prefix.NONE, 1, 50).aboveZero();
+    private static final Field HEATER_AMPERES =
+            Field.of("heater current", Unit.AMPERE, Prefix.NONE, 0.1, 50).aboveZero();
+    private static final Field SUPPLY_AMPERES =
+            Field.of("supply current", Unit.AMPERE, Prefix.MILLI, 5e-3, 2).aboveZero();
+    private static final int LONGEST_TEXT = 2000;
+
+    private final AmpForm form;
+    private final Catalogue catalogue;
+    private final List<String> targets;
+    private final Complaints complaints = new Complaints();
+
+    private AmpReader(AmpForm form, Catalogue catalogue, List<String> targets) {
+        this.form = form;
+        this.catalogue = catalogue;
+        this.targets = targets;
+    }
+
+    /** A description, or the sentences that stand in its way. */
+    public record Read(Optional<AmpDescription> description, Complaints complaints) {}
+
+    /** @param targets names of the target windows that can be chosen */
+    public static Read read(AmpForm form, Catalogue catalogue, List<String> targets) {
+        AmpReader reader = new AmpReader(form, catalogue, targets);
+        Optional<AmpDescription> description = reader.description();
+        return new Read(reader.complaints.any() ? Optional.empty() : description, reader.complaints);
+    }
+
+    private Optional<AmpDescription> description() {
+        String name = or(form.name(), "");
+        if (name.isEmpty() || name.length() > 60) {
+            complaints.add(
+                    "name",
+                    name.isEmpty()
+                            ? "Give the amp a name."
+                            : "A name has at most 60 characters; this one has " + name.length() + ".");
+        }
+        Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
+        Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
+        BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, BiasScheme.FIXED_UNKNOWN);
+        double tap = connection == Connection.ULTRALINEAR ? tap() : 0;
+        List<Socket> sockets = sockets(topology);
+        List<SenseGroup> groups = sockets.isEmpty() ? List.of() : groups(sockets, connection, tap);
+        Mains mains = mains();
+        Optional<Double> screenOhms = value("screenOhms", form.screenOhms(), Fields.SCREEN_OHMS);
+        Optional<Double> chokeOhms = value("chokeOhms", form.chokeOhms(), Fields.WINDING_OHMS);
+        List<SupplyNode> nodes = nodes();
+        Transformers transformers = new Transformers(
+                value("zaa", form.zaa(), LOAD_OHMS),
+                value("heaterVolts", form.heaterVolts(), HEATER_VOLTS),
+                value("heaterAmperes", form.heaterAmperes(), HEATER_AMPERES),
+                value("supplyAmperes", form.supplyAmperes(), SUPPLY_AMPERES));
+        tooLong("quirks", form.quirks());
+        tooLong("maker", form.maker());
+        String target = or(form.target(), "");
+        if (!target.isEmpty() && !targets.contains(target)) {
+            complaints.add("target", "There is no target called “" + Complaints.shorten(target) + "”.");
+        }
+        Optional<Double> ceiling =
+                value("ceiling", form.ceiling(), Fields.PERCENT).map(p -> p / 100);
+        if (ceiling.filter(c -> !(c > 0 && c <= 1.5)).isPresent()) {
+            complaints.add("ceiling", "A ceiling lies above 0 and at most at 150 % of the rating.");
+        }
+        ControlLayout controls = controls();
+        if (complaints.any()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(new AmpDescription(
+                    name,
+                    topology,
+                    connection,
+                    tap,
+                    bias,
+                    controls,
+                    sockets,
+                    groups,
+                    screenOhms,
+                    chokeOhms,
+                    mains,
+                    nodes,
+                    transformers,
+                    or(form.quirks(), ""),
+                    or(form.maker(), ""),
+                    target,
+                    ceiling));
+        } catch (IllegalArgumentException refused) {
+            complaints.add("sockets", sentence(refused));
+            return Optional.empty();
+        }
+    }
+
+    private double tap() {
+        double percent = value("tap", or(form.tap(), "40"), Fields.PERCENT).orElse(40.0);
+        if (percent > 100) {
+            complaints.add("tap", "A tap lies within 0 to 100 % of the half primary's turns.");
+        }
+        return percent / 100;
+    }
+
+    private ControlLayout controls() {
+        String text = or(form.controls(), "none").toUpperCase(Locale.ROOT);
+        try {
+            return ControlLayout.valueOf(text);
+        } catch (IllegalArgumentException unknown) {
+            complaints.add(
+                    "controls", "“" + Complaints.shorten(form.controls()) + "” is no control layout known here.");
+            return ControlLayout.NONE;
+        }
+    }
+
+    private List<Socket> sockets(Topology topology) {
+        List<Socket> sockets = new ArrayList<>();
+        if (form.socketName().isEmpty() || form.socketName().size() > 8) {
+            complaints.add("sockets", "An output stage here has 1 to 8 tubes.");
+            return sockets;
+        }
+        for (int i = 0; i < form.socketName().size(); i++) {
+            String name = or(at(form.socketName(), i), "V" + (i + 1));
+            Optional<String> type = type(i);
+            int channel = complaints.count("socketChannel" + i, at(form.socketChannel(), i), 1, 2, 1);
+            boolean sideB = at(form.socketSide(), i).equals("B") && topology == Topology.PUSH_PULL;
+            if (type.isPresent()) {
+                try {
+                    sockets.add(new Socket(name, channel, sideB ? Socket.Side.B : Socket.Side.A, type.get()));
+                } catch (IllegalArgumentException refused) {
+                    complaints.add("socketName" + i, sentence(refused));
+                }
+            }
+        }
+        return complaints.any() ? List.of() : sockets;
+    }
+
+    /** The first socket's type stands for those left blank. */
+    private Optional<String> type(int index) {
+        String typed = or(at(form.socketType(), index), or(at(form.socketType(), 0), ""));
+        String field = "socketType" + index;
+        if (typed.isEmpty()) {
+            complaints.add(field, "Which tube type is in this socket?");
+            return Optional.empty();
+        }
+        Lookup lookup = catalogue.find(typed);
+        if (lookup instanceof Lookup.Found found) {
+            return Optional.of(found.type().designation());
+        }
+        if (lookup instanceof Lookup.WhichVariant which) {
+            complaints.add(
+                    field,
+                    "“" + Complaints.shorten(typed) + "” is a family whose ratings differ: "
+                            + String.join(
+                                    ", ",
+                                    which.variants().stream()
+                                            .map(TubeType::designation)
+                                            .toList()) + "?");
+        } else if (lookup instanceof Lookup.Relative relative) {
+            complaints.add(
+                    field,
+                    relative.name() + " is not the same as " + relative.of().designation() + ": "
+                            + relative.difference() + ". Enter it as your own under Tubes.");
+        } else {
+            complaints.add(
+                    field,
+                    "“" + Complaints.shorten(typed) + "” is not in the catalogue; enter it as your own under"
+                            + " Tubes.");
+        }
+        return Optional.empty();
+    }
+
+    private List<SenseGroup> groups(List<Socket> sockets, Connection connection, double tap) {
+        Grouping grouping = complaints.pick(
+                "grouping",
+                form.grouping(),
+                Map.of("tube", Grouping.TUBE, "side", Grouping.SIDE, "channel", Grouping.CHANNEL, "all", Grouping.ALL),
+                Grouping.TUBE);
+        boolean single = List.of("own", "adaptor", "ma", "grid").contains(or(form.method(), "own"));
+        Map<String, List<String>> points = (single ? Grouping.TUBE : grouping).points(sockets);
+        List<SenseGroup> groups = new ArrayList<>();
+        int index = 0;
+        for (var point : points.entrySet()) {
+            Optional<SensingMethod> method = method(point.getValue().size(), index++, connection, tap);
+            method.ifPresent(m -> groups.add(new SenseGroup(point.getKey(), point.getValue(), m)));
+        }
+        return groups;
+    }
+
+    private Optional<SensingMethod> method(int tubes, int index, Connection connection, double tap) {
+        String word = or(form.method(), "own");
+        // A shared resistor behind a single socket is that tube's own.
+        String method = word.equals("shared") && tubes == 1 ? "own" : word;
+        MethodForm asked = new MethodForm(
+                method,
+                form.r(),
+                form.rtol(),
+                at(form.rm(), index),
+                form.insist(),
+                String.valueOf(tubes),
+                form.other(),
+                form.mvma(),
+                form.zero(),
+                form.warm(),
+                form.caldiv(),
+                form.calma(),
+                "",
+                "");
+        return new MethodReader(asked, complaints).read(connection, tap);
+    }
+
+    private Mains mains() {
+        double nominal =
+                value("nominal", or(form.nominal(), "230"), Fields.MAINS).orElse(230.0);
+        double lowest = value("lowest", form.lowest(), Fields.MAINS).orElse(nominal * 0.9);
+        double highest = value("highest", form.highest(), Fields.MAINS).orElse(nominal * 1.1);
+        try {
+            return new Mains(Optional.empty(), nominal, lowest, highest);
+        } catch (IllegalArgumentException refused) {
+            complaints.add("nominal", sentence(refused));
+            return Mains.around(230, Optional.empty());
+        }
+    }
+
+    private List<SupplyNode> nodes() {
+        List<SupplyNode> nodes = new ArrayList<>();
+        for (int i = 0; i < Math.min(form.nodeName().size(), 12); i++) {
+            String name = at(form.nodeName(), i).strip();
+            if (name.length() > 40) {
+                complaints.add("nodeName" + i, "A node's name has at most 40 characters.");
+            } else if (!name.isEmpty()) {
+                nodes.add(new SupplyNode(
+                        name,
+                        value("nodeFarads" + i, at(form.nodeFarads(), i), FARADS),
+                        value("nodeVolts" + i, at(form.nodeVolts(), i), RATED_VOLTS)));
+            }
+        }
+        return nodes;
+    }
+
+    private Optional<Double> value(String field, String text, Field expected) {
+        return complaints.quantity(field, text, expected).map(Typed::value);
+    }
+
+    private void tooLong(String field, String text) {
+        if (text != null && text.length() > LONGEST_TEXT) {
+            complaints.add(field, "At most " + LONGEST_TEXT + " characters; this has " + text.length() + ".");
+        }
+    }
+
+    private static String sentence(IllegalArgumentException refused) {
+        return Character.toUpperCase(refused.getMessage().charAt(0))
+                + refused.getMessage().substring(1) + ".";
+    }
+}

@@ -1,0 +1,74 @@
+package yellowrail.app.amps;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yellowrail.app.json.CoreJson;
+import yellowrail.app.web.NotThere;
+import yellowrail.core.amp.AmpDescription;
+
+/** Amps: kept in versions, never changed. */
+@Service
+public class AmpStore {
+    /** Somebody else, or another tab, kept a newer description meanwhile. */
+    public static class ChangedMeanwhile extends RuntimeException {
+        public ChangedMeanwhile() {
+            super("This amp was changed in another window since you opened it.");
+        }
+    }
+
+    private final AmpMapper mapper;
+    private final CoreJson json;
+
+    AmpStore(AmpMapper mapper, CoreJson json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    public List<Amp> all() {
+        return mapper.newest().stream().map(this::amp).toList();
+    }
+
+    public Amp amp(UUID id) {
+        return mapper.newestOf(id).map(this::amp).orElseThrow(() -> new NotThere("amp " + id));
+    }
+
+    public Amp amp(UUID id, int version) {
+        return mapper.version(id, version)
+                .map(this::amp)
+                .orElseThrow(() -> new NotThere("amp " + id + " in version " + version));
+    }
+
+    /**
+     * Keeps a description that follows {@code seenVersion}. The same {@code versionId} stores once, however often it is
+     * sent.
+     *
+     * @param seenVersion the version the builder saw; 0 for a new amp
+     * @throws ChangedMeanwhile when the amp has a newer version than the one seen
+     */
+    @Transactional
+    public Amp keep(UUID versionId, UUID ampId, int seenVersion, AmpDescription description) {
+        Optional<AmpRow> stored = mapper.byVersionId(versionId);
+        if (stored.isPresent()) {
+            return amp(stored.get());
+        }
+        mapper.insertAmp(ampId);
+        int newest = mapper.newestOf(ampId).map(AmpRow::version).orElse(0);
+        if (newest != seenVersion) {
+            throw new ChangedMeanwhile();
+        }
+        try {
+            mapper.insertVersion(versionId, ampId, newest + 1, description.name(), json.write(description));
+        } catch (DuplicateKeyException raced) {
+            throw new ChangedMeanwhile();
+        }
+        return new Amp(ampId, newest + 1, description);
+    }
+
+    private Amp amp(AmpRow row) {
+        return new Amp(row.ampId(), row.version(), json.read(row.description(), AmpDescription.class));
+    }
+}

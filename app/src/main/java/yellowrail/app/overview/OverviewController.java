@@ -1,0 +1,140 @@
+package yellowrail.app.overview;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.pictures.PinFinder;
+import yellowrail.app.pictures.SocketMap;
+import yellowrail.app.rounds.Comparison;
+import yellowrail.app.rounds.History;
+import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.rounds.RoundView;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Lookup;
+
+/** All amps, one amp with what was measured on it, and two of its rounds side by side. */
+@Controller
+class OverviewController {
+    private final AmpStore amps;
+    private final RoundStore rounds;
+    private final TubeStore tubes;
+    private final SettingStore settings;
+
+    OverviewController(AmpStore amps, RoundStore rounds, TubeStore tubes, SettingStore settings) {
+        this.amps = amps;
+        this.rounds = rounds;
+        this.tubes = tubes;
+        this.settings = settings;
+    }
+
+    /** An amp in the list. */
+    record Item(Amp amp, String what, Optional<RoundView> last) {}
+
+    @GetMapping("/amps")
+    String all(Model model) {
+        Map<UUID, Round> newest = rounds.newest();
+        List<Window> windows = settings.windows();
+        model.addAttribute(
+                "items",
+                amps.all().stream()
+                        .map(a -> new Item(
+                                a,
+                                what(a.description()),
+                                Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, windows))))
+                        .toList());
+        return "overview/amps";
+    }
+
+    @GetMapping("/amps/{id}")
+    String amp(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "below") String view,
+            @RequestParam(defaultValue = "") String kept,
+            Model model) {
+        Amp amp = amps.amp(id);
+        AmpDescription description = amp.description();
+        List<Window> windows = settings.windows();
+        List<Round> all = rounds.rounds(id);
+        Optional<Round> last = all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
+        boolean fromBelow = !view.equals("above");
+        model.addAttribute("amp", amp);
+        model.addAttribute("a", description);
+        model.addAttribute("what", what(description));
+        model.addAttribute("kept", !kept.isEmpty());
+        model.addAttribute("fromBelow", fromBelow);
+        // A round taken before the sockets changed cannot be drawn on the present ones.
+        model.addAttribute(
+                "map",
+                SocketMap.of(
+                        description,
+                        last.filter(r -> r.amp().version() == amp.version() || sameSockets(r, description))
+                                .map(r -> r.judged(windows)),
+                        fromBelow));
+        model.addAttribute(
+                "pins",
+                description.tubeTypes().stream()
+                        .map(t -> tubes.catalogue().find(t))
+                        .filter(Lookup.Found.class::isInstance)
+                        .map(l -> ((Lookup.Found) l).type())
+                        .flatMap(
+                                t -> PinFinder.of(t, description.groups().get(0).method(), fromBelow).stream())
+                        .toList());
+        model.addAttribute("last", last.map(r -> RoundView.of(r, windows)));
+        model.addAttribute("history", History.of(all, windows));
+        return "overview/amp";
+    }
+
+    private static boolean sameSockets(Round round, AmpDescription now) {
+        return round.amp().description().sockets().equals(now.sockets());
+    }
+
+    @GetMapping("/amps/{id}/compare")
+    String compare(
+            @PathVariable UUID id,
+            @RequestParam(required = false) UUID a,
+            @RequestParam(required = false) UUID b,
+            Model model) {
+        List<Round> all = rounds.rounds(id);
+        Optional<Round> second = pick(all, b, all.size() - 1);
+        Optional<Round> first = pick(all, a, all.size() - 2);
+        model.addAttribute("amp", amps.amp(id));
+        model.addAttribute("history", History.of(all, settings.windows()));
+        model.addAttribute("first", first.map(Round::id).orElse(null));
+        model.addAttribute("second", second.map(Round::id).orElse(null));
+        model.addAttribute(
+                "comparison",
+                first.isPresent() && second.isPresent()
+                        ? Optional.of(Comparison.of(first.get(), second.get(), settings.windows()))
+                        : Optional.empty());
+        return "overview/compare";
+    }
+
+    private static Optional<Round> pick(List<Round> all, UUID id, int otherwise) {
+        return all.stream()
+                .filter(r -> r.id().equals(id))
+                .findFirst()
+                .or(() ->
+                        otherwise >= 0 && otherwise < all.size() ? Optional.of(all.get(otherwise)) : Optional.empty());
+    }
+
+    /** An amp in half a line. */
+    private static String what(AmpDescription amp) {
+        int channels =
+                (int) amp.sockets().stream().map(s -> s.channel()).distinct().count();
+        return (channels == 2 ? "stereo, " : "") + amp.sockets().size() + " × " + String.join(" and ", amp.tubeTypes())
+                + ", " + amp.topology().words() + " " + amp.connection().words() + ", "
+                + amp.bias().words();
+    }
+}

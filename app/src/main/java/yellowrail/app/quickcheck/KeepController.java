@@ -1,0 +1,182 @@
+package yellowrail.app.quickcheck;
+
+import static yellowrail.app.forms.CheckForm.or;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpForm;
+import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.CheckForm;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.rounds.Quantity;
+import yellowrail.app.rounds.RoundForm;
+import yellowrail.app.rounds.RoundReader;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Socket;
+
+/** "Keep this": a quick check becomes an amp with its first round. Only what was measured is kept as measured. */
+@Controller
+class KeepController {
+    private final AmpStore amps;
+    private final RoundStore rounds;
+    private final TubeStore tubes;
+    private final SettingStore settings;
+    private final TransactionTemplate together;
+
+    KeepController(
+            AmpStore amps, RoundStore rounds, TubeStore tubes, SettingStore settings, TransactionTemplate together) {
+        this.amps = amps;
+        this.rounds = rounds;
+        this.tubes = tubes;
+        this.settings = settings;
+        this.together = together;
+    }
+
+    @PostMapping("/keep")
+    String keep(
+            @ModelAttribute CheckForm check,
+            @RequestParam UUID keepId,
+            @RequestParam(defaultValue = "") String ampName,
+            Model model,
+            HttpServletResponse response) {
+        UUID roundId = UUID.nameUUIDFromBytes((keepId + "/round").getBytes());
+        UUID ampId = UUID.nameUUIDFromBytes((keepId + "/amp").getBytes());
+        AmpReader.Read amp = AmpReader.read(
+                amp(check, ampName),
+                tubes.catalogue(),
+                settings.windows().stream().map(w -> w.name()).toList());
+        Complaints complaints = amp.complaints();
+        if (List.of("maplate", "supply").contains(or(check.method(), "own"))) {
+            complaints.add(
+                    "method",
+                    "This way of taking current belongs to one occasion, not to an amp: describe the amp"
+                            + " under Amps and choose how its rounds are read.");
+        }
+        if (!complaints.any()) {
+            AmpDescription description = amp.description().orElseThrow();
+            RoundReader.Read round = RoundReader.read(
+                    round(check, description, roundId), description, roundId, settings.meters(), OffsetDateTime.now());
+            if (!round.complaints().any()) {
+                // Both or neither: an amp without its first reading would be half-written.
+                together.executeWithoutResult(s -> {
+                    Amp kept = amps.keep(keepId, ampId, 0, description);
+                    rounds.keep(roundId, kept, round.takenAt(), round.state(), "", round.readings());
+                });
+                return "redirect:/amps/" + ampId + "?kept=first";
+            }
+            complaints = round.complaints();
+        }
+        response.setStatus(422);
+        model.addAttribute(
+                "sentences",
+                complaints.byField().values().stream()
+                        .map(Complaints.Complaint::sentence)
+                        .toList());
+        return "quickcheck/not-kept";
+    }
+
+    private static AmpForm amp(CheckForm check, String name) {
+        String method = or(check.method(), "own");
+        int behind = List.of("shared", "combined", "cathode", "half", "panel").contains(method) ? number(check.n()) : 1;
+        boolean pair = !"se".equals(check.topology());
+        int tubes = Math.min(8, method.equals("half") && pair ? 2 * behind : Math.max(behind, pair ? 2 : 1));
+        String grouping = method.equals("half") ? "side" : behind > 1 ? "all" : "tube";
+        return new AmpForm(
+                name,
+                check.topology(),
+                check.connection(),
+                check.tap(),
+                check.bias(),
+                method.equals("cathode") ? (behind > 1 ? "cathode_shared" : "cathode_own") : "none",
+                IntStream.rangeClosed(1, tubes).mapToObj(i -> "V" + i).toList(),
+                Collections.nCopies(tubes, "1"),
+                IntStream.range(0, tubes)
+                        .mapToObj(i -> pair && i >= (tubes + 1) / 2 ? "B" : "A")
+                        .toList(),
+                Collections.nCopies(tubes, or(check.tube(), "")),
+                method,
+                grouping,
+                check.r(),
+                check.rtol(),
+                List.of(or(check.rm(), "")),
+                check.insist(),
+                check.other(),
+                check.mvma(),
+                check.zero(),
+                check.warm(),
+                check.caldiv(),
+                check.calma(),
+                "measured".equals(check.screen()) ? check.g2r() : "",
+                "",
+                check.nominal(),
+                "",
+                check.highest(),
+                List.of(),
+                List.of(),
+                List.of(),
+                "",
+                "",
+                "",
+                "",
+                "",
+                "maker".equals(check.target()) ? or(check.maker(), "") : "",
+                List.of("own", "maker").contains(or(check.target(), "")) ? "" : check.target(),
+                check.ceiling());
+    }
+
+    private static int number(String text) {
+        return text != null && text.strip().matches("[1-8]") ? Integer.parseInt(text.strip()) : 1;
+    }
+
+    private static RoundForm round(CheckForm check, AmpDescription amp, UUID roundId) {
+        Socket first = amp.sockets().get(0);
+        Map<String, String> values = new LinkedHashMap<>();
+        put(values, Quantity.MAINS, "", check.mains());
+        put(values, Quantity.PLATE, first.name(), check.volts());
+        put(values, Quantity.CURRENT, amp.groups().get(0).name(), check.reading());
+        put(values, Quantity.SCREEN, first.name(), check.vg2());
+        if ("measured".equals(check.screen())) {
+            put(values, Quantity.SCREEN_DROP, first.name(), check.g2drop());
+        }
+        if (!amp.bias().fixed() && !amp.groups().get(0).method().tellsCathodeVolts()) {
+            put(values, Quantity.CATHODE, first.name(), check.vk());
+        }
+        String meter = Map.of("basic", "basic handheld", "fine", "fine handheld", "bench", "bench")
+                .getOrDefault(or(check.meter(), ""), "handheld");
+        return new RoundForm(
+                roundId.toString(),
+                null,
+                "",
+                meter,
+                check.ref(),
+                check.limiter(),
+                check.reduced(),
+                check.pair(),
+                check.spread(),
+                "",
+                values);
+    }
+
+    private static void put(Map<String, String> values, Quantity quantity, String point, String text) {
+        if (text != null && !text.isBlank()) {
+            values.put(RoundForm.key(quantity, point), text);
+        }
+    }
+}

@@ -1,0 +1,101 @@
+package yellowrail.app.rounds;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.target.Target.Window;
+
+/** Two rounds side by side; ratios are computed, never typed. */
+public record Comparison(String first, String second, String mains, List<Line> lines, List<String> cautions) {
+    /** One quantity of one socket in both rounds. */
+    public record Line(String socket, String quantity, String first, String second, String ratio) {}
+
+    public static Comparison of(Round one, Round two, List<Window> windows) {
+        RoundAnswer a = one.judged(windows);
+        RoundAnswer b = two.judged(windows);
+        List<Line> lines = new ArrayList<>();
+        for (SocketAnswer socket : b.sockets()) {
+            String name = socket.socket().name();
+            line(lines, name, "cathode current", a, b, IdleAnswer::cathodeAmperes, Unit.AMPERE);
+            line(lines, name, "plate to cathode", a, b, IdleAnswer::plateToCathodeVolts, Unit.VOLT);
+            line(lines, name, "plate dissipation", a, b, IdleAnswer::plateWatts, Unit.WATT);
+        }
+        for (int i = 0; i < Math.min(a.balances().size(), b.balances().size()); i++) {
+            lines.add(new Line(
+                    "channel " + b.balances().get(i).channel(),
+                    "imbalance of the sides",
+                    Show.fixed(100 * a.balances().get(i).imbalance(), 1) + " %",
+                    Show.fixed(100 * b.balances().get(i).imbalance(), 1) + " %",
+                    ""));
+        }
+        Optional<Double> mainsOne = one.holding(Quantity.MAINS, "").map(Reading::value);
+        Optional<Double> mainsTwo = two.holding(Quantity.MAINS, "").map(Reading::value);
+        return new Comparison(
+                one.takenAt().format(RoundView.WHEN),
+                two.takenAt().format(RoundView.WHEN),
+                mains(mainsOne) + " and " + mains(mainsTwo),
+                lines,
+                cautions(one, two, mainsOne, mainsTwo));
+    }
+
+    private static String mains(Optional<Double> volts) {
+        return volts.map(v -> Show.si(v, Unit.VOLT, 4)).orElse("not recorded");
+    }
+
+    private static List<String> cautions(Round one, Round two, Optional<Double> first, Optional<Double> second) {
+        List<String> cautions = new ArrayList<>();
+        if (first.isEmpty() || second.isEmpty()) {
+            cautions.add("Mains was not recorded in both rounds: a difference may come from the mains.");
+        } else if (Math.abs(first.get() / second.get() - 1) > 0.01) {
+            cautions.add("Mains differs by " + Show.fixed(100 * Math.abs(first.get() / second.get() - 1), 1)
+                    + " %: part of the difference comes from it.");
+        }
+        if (one.amp().version() != two.amp().version()) {
+            cautions.add("The amp's description changed between these rounds (version "
+                    + one.amp().version() + " and " + two.amp().version() + ").");
+        }
+        if (!one.types().equals(two.types())) {
+            cautions.add("The tube types' figures changed between these rounds; each is judged by its own.");
+        }
+        return cautions;
+    }
+
+    private static void line(
+            List<Line> lines,
+            String socket,
+            String quantity,
+            RoundAnswer a,
+            RoundAnswer b,
+            Function<IdleAnswer, Optional<Estimate>> of,
+            Unit unit) {
+        Optional<Estimate> first = find(a, socket).flatMap(of);
+        Optional<Estimate> second = find(b, socket).flatMap(of);
+        if (first.isEmpty() && second.isEmpty()) {
+            return;
+        }
+        String ratio = first.isPresent() && second.isPresent() && first.get().value() > 0
+                ? "× " + Show.fixed(second.get().value() / first.get().value(), 2)
+                : "";
+        lines.add(new Line(socket, quantity, text(first, unit), text(second, unit), ratio));
+    }
+
+    private static Optional<IdleAnswer> find(RoundAnswer answer, String socket) {
+        return answer.sockets().stream()
+                .filter(s -> s.socket().name().equals(socket) && s.measured())
+                .map(SocketAnswer::answer)
+                .findFirst();
+    }
+
+    private static String text(Optional<Estimate> value, Unit unit) {
+        return value.map(v ->
+                        unit == Unit.WATT ? Show.plusMinus(v.value(), v.likely()) + " W" : Show.si(v.value(), unit, 4))
+                .orElse("–");
+    }
+}

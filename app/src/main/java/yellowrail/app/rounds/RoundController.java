@@ -1,0 +1,187 @@
+package yellowrail.app.rounds;
+
+import static yellowrail.app.forms.CheckForm.or;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.OffsetDateTime;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.web.NotThere;
+import yellowrail.app.web.Trouble;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.reading.MeterText;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Understanding;
+
+/** Entering a round, looking at it, and correcting one of its readings by a new one. */
+@Controller
+class RoundController {
+    private final RoundStore rounds;
+    private final AmpStore amps;
+    private final SettingStore settings;
+
+    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings) {
+        this.rounds = rounds;
+        this.amps = amps;
+        this.settings = settings;
+    }
+
+    @GetMapping("/amps/{ampId}/rounds/new")
+    String fresh(@PathVariable UUID ampId, Model model) {
+        RoundForm form = new RoundForm(UUID.randomUUID().toString(), null, "", "", "", "", "", "", "", "", Map.of());
+        return form(amps.amp(ampId), form, new Complaints(), model);
+    }
+
+    @PostMapping("/amps/{ampId}/rounds")
+    String keep(
+            @PathVariable UUID ampId,
+            @RequestParam UUID id,
+            @RequestParam int ampVersion,
+            HttpServletRequest request,
+            Model model,
+            HttpServletResponse response) {
+        Amp amp = amps.amp(ampId, ampVersion);
+        RoundForm form = typed(request);
+        RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
+        if (read.complaints().any()) {
+            response.setStatus(422);
+            return form(amp, form, read.complaints(), model);
+        }
+        try {
+            rounds.keep(id, amp, read.takenAt(), read.state(), or(form.note(), ""), read.readings());
+        } catch (RoundStore.StoredDifferently stored) {
+            response.setStatus(409);
+            read.complaints().add("round", stored.getMessage());
+            return form(amp, form, read.complaints(), model);
+        }
+        return "redirect:/rounds/" + id + "?kept";
+    }
+
+    private static RoundForm typed(HttpServletRequest request) {
+        Map<String, String> values = new LinkedHashMap<>();
+        request.getParameterMap().forEach((name, texts) -> {
+            if (name.startsWith("v.") && texts.length > 0) {
+                values.put(name.substring(2), texts[0]);
+            }
+        });
+        return new RoundForm(
+                request.getParameter("id"),
+                null,
+                request.getParameter("takenAt"),
+                request.getParameter("meter"),
+                request.getParameter("ref"),
+                request.getParameter("limiter"),
+                request.getParameter("reduced"),
+                request.getParameter("pair"),
+                request.getParameter("spread"),
+                request.getParameter("note"),
+                values);
+    }
+
+    private String form(Amp amp, RoundForm form, Complaints complaints, Model model) {
+        AmpDescription description = amp.description();
+        model.addAttribute("amp", amp);
+        model.addAttribute("a", description);
+        model.addAttribute("form", form);
+        model.addAttribute("said", complaints.byField());
+        model.addAttribute("points", RoundReader.points(description));
+        model.addAttribute("meters", settings.meters());
+        model.addAttribute("last", last(amp));
+        model.addAttribute("sharedPoints", description.groups().stream().anyMatch(g -> g.shared()));
+        return "rounds/form";
+    }
+
+    /** Last round's readings, to stand beside the fields. */
+    private Map<String, String> last(Amp amp) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        List<Round> all = rounds.rounds(amp.id());
+        if (!all.isEmpty()) {
+            all.get(all.size() - 1).holding().forEach(r -> texts.put(RoundForm.key(r.quantity(), r.point()), r.echo()));
+        }
+        return texts;
+    }
+
+    @GetMapping("/rounds/{id}")
+    String round(@PathVariable UUID id, Model model) {
+        Round round = rounds.round(id);
+        model.addAttribute("round", RoundView.of(round, settings.windows()));
+        return "rounds/round";
+    }
+
+    @GetMapping("/rounds/{roundId}/readings/{readingId}/correct")
+    String correction(@PathVariable UUID roundId, @PathVariable UUID readingId, Model model) {
+        return correction(roundId, readingId, UUID.randomUUID(), "", "", Optional.empty(), model);
+    }
+
+    @PostMapping("/rounds/{roundId}/readings/{readingId}/correct")
+    String correct(
+            @PathVariable UUID roundId,
+            @PathVariable UUID readingId,
+            @RequestParam UUID id,
+            @RequestParam(defaultValue = "") String text,
+            @RequestParam(defaultValue = "") String reason,
+            Model model,
+            HttpServletResponse response) {
+        Round round = rounds.round(roundId);
+        Reading old = reading(round, readingId);
+        Understanding made =
+                MeterText.understand(text, RoundReader.field(round.amp().description(), old.quantity(), old.point()));
+        Optional<Typed> typed = made.value();
+        if (typed.isEmpty() || reason.isBlank() || reason.length() > 500) {
+            response.setStatus(422);
+            String sentence = typed.isEmpty()
+                    ? made.complaint().orElse("Type the value as it should have been.")
+                    : reason.isBlank()
+                            ? "Say in a few words why it is corrected."
+                            : "A reason has at most 500 characters.";
+            return correction(roundId, readingId, id, text, reason, Optional.of(sentence), model);
+        }
+        try {
+            rounds.correct(id, readingId, typed.get(), reason.strip());
+        } catch (RoundStore.StoredDifferently stored) {
+            response.setStatus(409);
+            return correction(roundId, readingId, id, text, reason, Optional.of(stored.getMessage()), model);
+        } catch (DataAccessException | CannotCreateTransactionException away) {
+            response.setStatus(503);
+            return correction(roundId, readingId, id, text, reason, Optional.of(Trouble.DATABASE), model);
+        }
+        return "redirect:/rounds/" + roundId + "?kept";
+    }
+
+    private String correction(
+            UUID roundId, UUID readingId, UUID id, String text, String reason, Optional<String> sentence, Model model) {
+        Round round = rounds.round(roundId);
+        Reading old = reading(round, readingId);
+        model.addAttribute("roundId", roundId);
+        model.addAttribute("ampName", round.amp().description().name());
+        model.addAttribute("old", old);
+        model.addAttribute("id", id);
+        model.addAttribute("text", text);
+        model.addAttribute("reason", reason);
+        model.addAttribute("sentence", sentence.orElse(""));
+        return "rounds/correct";
+    }
+
+    private static Reading reading(Round round, UUID id) {
+        return round.readings().stream()
+                .filter(r -> r.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new NotThere("reading " + id));
+    }
+}

@@ -1,0 +1,60 @@
+package yellowrail.app.rounds;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Map;
+
+/**
+ * A round as typed. {@code values} holds one text for each point, named {@code quantity.point}, for example
+ * {@code PLATE.V1}, {@code CURRENT.V1} or {@code MAINS.}.
+ */
+@Schema(description = "A round of readings. Quantities are texts as typed from the meter.")
+public record RoundForm(
+        @Schema(description = "Id of the round, made by the client (UUID); sending it twice stores once")
+        String id,
+
+        @Schema(description = "Amp version the round was taken with; blank for the newest")
+        Integer ampVersion,
+
+        @Schema(description = "When it was taken, ISO 8601 with offset; blank for now")
+        String takenAt,
+
+        @Schema(description = "Name of the meter; blank for handheld")
+        String meter,
+
+        @Schema(description = "Where plate volts were read: chassis, cathode, node or out; default chassis")
+        String ref,
+
+        @Schema(description = "yes when a limiter stood in series")
+        String limiter,
+
+        @Schema(description = "yes when the mains was turned down")
+        String reduced,
+
+        @Schema(description = "together, or before when volts were taken before the current last changed")
+        String pair,
+
+        @Schema(description = "How unequal tubes behind one point may be, per cent of the mean")
+        String spread,
+
+        @Schema(description = "A note") String note,
+
+        @Schema(
+                description =
+                        "Readings by quantity and point: MAINS. (V), CURRENT.point (mV or V across the point's resistor, or"
+                                + " mA), INDIVIDUAL.socket (mA), PLATE.socket (V), CATHODE.socket (V), SCREEN.socket (V),"
+                                + " SCREEN_DROP.socket (V), GRID.socket (V), CHOKE. (V)",
+                example = "{\"MAINS.\": \"231\", \"PLATE.V1\": \"431 V\", \"CURRENT.V1\": \"36.4 mV\"}")
+        Map<String, String> values) {
+    public RoundForm {
+        values = values == null ? Map.of() : values;
+    }
+
+    /** What was typed for a quantity at a point; empty text when nothing was. */
+    public String value(Quantity quantity, String point) {
+        return values.getOrDefault(key(quantity, point), "");
+    }
+
+    public static String key(Quantity quantity, String point) {
+        return quantity + "." + point;
+    }
+}

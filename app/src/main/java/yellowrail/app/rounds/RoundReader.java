@@ -1,0 +1,162 @@
+package yellowrail.app.rounds;
+
+import static yellowrail.app.forms.CheckForm.or;
+
+import java.nio.charset.StandardCharsets;
+import java.time.OffsetDateTime;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.Words;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+
+/** Reads a typed round: which points this amp has, what was typed at each, and what was not understood. */
+public final class RoundReader {
+    /**
+     * A point of the amp that can be read.
+     *
+     * @param field what it takes
+     * @param label what the builder calls it
+     */
+    public record Point(Quantity quantity, String name, Field field, String label) {
+        public String key() {
+            return RoundForm.key(quantity, name);
+        }
+    }
+
+    /** A round as read: its state and readings, or sentences at its fields. */
+    public record Read(RoundState state, OffsetDateTime takenAt, List<Reading> readings, Complaints complaints) {}
+
+    private RoundReader() {}
+
+    /** Every point of an amp in measuring order. */
+    public static List<Point> points(AmpDescription amp) {
+        List<Point> points = new ArrayList<>();
+        points.add(new Point(Quantity.MAINS, "", Quantity.MAINS.field(), "Mains"));
+        for (SenseGroup group : amp.groups()) {
+            for (String socket : group.sockets()) {
+                points.add(at(Quantity.PLATE, socket, "Plate " + socket));
+            }
+            points.add(new Point(
+                    Quantity.CURRENT,
+                    group.name(),
+                    group.method().field(),
+                    "Meter " + group.method().words()));
+            for (String socket : group.sockets()) {
+                if (group.shared()) {
+                    points.add(at(Quantity.INDIVIDUAL, socket, "On an adaptor " + socket));
+                }
+                if (!amp.bias().fixed() && !group.method().tellsCathodeVolts()) {
+                    points.add(at(Quantity.CATHODE, socket, "Cathode " + socket));
+                }
+            }
+        }
+        for (Socket socket : amp.sockets()) {
+            if (amp.screenOhms().isPresent()) {
+                points.add(at(Quantity.SCREEN_DROP, socket.name(), "Screen drop " + socket.name()));
+            }
+            points.add(at(Quantity.SCREEN, socket.name(), "Screen " + socket.name()));
+            points.add(at(Quantity.GRID, socket.name(), "Grid " + socket.name()));
+        }
+        if (amp.chokeOhms().isPresent()) {
+            points.add(at(Quantity.CHOKE, "", "Drop over the choke"));
+        }
+        return points;
+    }
+
+    private static Point at(Quantity quantity, String name, String label) {
+        return new Point(quantity, name, quantity.field(), label);
+    }
+
+    /** The field a stored quantity takes at a point of this amp. */
+    static Field field(AmpDescription amp, Quantity quantity, String point) {
+        return points(amp).stream()
+                .filter(p -> p.quantity() == quantity && p.name().equals(point))
+                .map(Point::field)
+                .findFirst()
+                .orElse(quantity.field());
+    }
+
+    /**
+     * @param roundId the round's id: readings get ids that follow from it, so that a repeated request stores once
+     * @param now the time for a round that names none
+     */
+    public static Read read(RoundForm form, AmpDescription amp, UUID roundId, List<Meter> meters, OffsetDateTime now) {
+        Complaints complaints = new Complaints();
+        OffsetDateTime takenAt = takenAt(form, complaints, now);
+        List<Reading> readings = new ArrayList<>();
+        List<Point> points = points(amp);
+        for (Point point : points) {
+            Optional<Typed> typed =
+                    complaints.quantity(point.key(), form.value(point.quantity(), point.name()), point.field());
+            if (typed.isPresent()) {
+                UUID id = UUID.nameUUIDFromBytes((roundId + "/" + point.key()).getBytes(StandardCharsets.UTF_8));
+                readings.add(
+                        Reading.of(id, roundId, readings.size(), point.quantity(), point.name(), typed.get(), takenAt));
+            }
+        }
+        List<String> known = points.stream().map(Point::key).toList();
+        form.values().keySet().stream()
+                .filter(k -> !known.contains(k) && !form.values().get(k).isBlank())
+                .forEach(k -> complaints.add(k, "“" + Complaints.shorten(k) + "” is no point of this amp."));
+        if (readings.isEmpty() && !complaints.any()) {
+            complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");
+        }
+        if (form.note() != null && form.note().length() > 2000) {
+            complaints.add(
+                    "note",
+                    "A note has at most 2000 characters; this one has "
+                            + form.note().length() + ".");
+        }
+        return new Read(state(form, meters, complaints), takenAt, readings, complaints);
+    }
+
+    private static RoundState state(RoundForm form, List<Meter> meters, Complaints complaints) {
+        String name = or(form.meter(), Meter.HANDHELD.name());
+        Optional<Meter> meter =
+                meters.stream().filter(m -> m.name().equals(name)).findFirst();
+        if (meter.isEmpty()) {
+            complaints.add("meter", "There is no meter called “" + Complaints.shorten(name) + "”.");
+        }
+        Optional<Double> spread =
+                complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
+        if (spread.isPresent() && spread.get() > 1) {
+            complaints.add("spread", "A spread is 0 to 100 % of the mean.");
+        }
+        return new RoundState(
+                meter.orElse(Meter.HANDHELD),
+                complaints.pick("ref", form.ref(), Words.REFERENCE, PlateVolts.Reference.CHASSIS),
+                complaints.yes(form.limiter()),
+                complaints.yes(form.reduced()),
+                "before".equals(form.pair()),
+                spread.filter(s -> s <= 1));
+    }
+
+    private static OffsetDateTime takenAt(RoundForm form, Complaints complaints, OffsetDateTime now) {
+        if (form.takenAt() == null || form.takenAt().isBlank()) {
+            return now;
+        }
+        try {
+            OffsetDateTime typed = OffsetDateTime.parse(form.takenAt().strip());
+            if (typed.isAfter(now.plusMinutes(5)) || typed.getYear() < 1950) {
+                complaints.add("takenAt", "“" + form.takenAt() + "” lies in the future or before 1950.");
+            }
+            return typed;
+        } catch (DateTimeParseException wrong) {
+            complaints.add(
+                    "takenAt",
+                    "“" + Complaints.shorten(form.takenAt()) + "” is not a time such as 2026-03-14T19:30:00+01:00.");
+            return now;
+        }
+    }
+}

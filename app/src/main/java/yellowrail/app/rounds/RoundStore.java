@@ -1,0 +1,137 @@
+package yellowrail.app.rounds;
+
+import java.time.OffsetDateTime;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.json.CoreJson;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.NotThere;
+import yellowrail.core.reading.Typed;
+
+/** Rounds: kept once, never changed; a correction is a new reading. */
+@Service
+public class RoundStore {
+    /** The same id was sent with other content: nothing was stored, nothing is overwritten. */
+    public static class StoredDifferently extends RuntimeException {
+        public StoredDifferently(String sentence) {
+            super(sentence);
+        }
+    }
+
+    private static final TypeReference<LinkedHashMap<String, String>> HASHES = new TypeReference<>() {};
+
+    private final RoundMapper mapper;
+    private final AmpStore amps;
+    private final TubeStore tubes;
+    private final CoreJson json;
+
+    RoundStore(RoundMapper mapper, AmpStore amps, TubeStore tubes, CoreJson json) {
+        this.mapper = mapper;
+        this.amps = amps;
+        this.tubes = tubes;
+        this.json = json;
+    }
+
+    /**
+     * Keeps a round with its readings, all or nothing. The same round with the same readings stores once.
+     *
+     * @throws StoredDifferently when a round of this id holds other readings
+     */
+    @Transactional
+    public Round keep(UUID id, Amp amp, OffsetDateTime takenAt, RoundState state, String note, List<Reading> readings) {
+        Map<String, String> types = tubes.snapshots(amp.description().tubeTypes());
+        int added = mapper.insertRound(
+                new RoundRow(id, amp.id(), amp.version(), takenAt, json.write(state), json.write(types), note));
+        if (added == 0) {
+            Round stored = round(id);
+            if (!sameReadings(stored.readings(), readings) || !stored.amp().id().equals(amp.id())) {
+                throw new StoredDifferently(
+                        "This round was already stored with other readings. Nothing was overwritten:"
+                                + " correct single readings in the stored round, or begin a new one.");
+            }
+            return stored;
+        }
+        readings.forEach(mapper::insertReading);
+        return round(id);
+    }
+
+    private static boolean sameReadings(List<Reading> stored, List<Reading> sent) {
+        Map<String, String> first = stored.stream()
+                .filter(r -> r.supersedes() == null)
+                .collect(Collectors.toMap(r -> r.quantity() + "/" + r.point(), Reading::raw));
+        Map<String, String> second =
+                sent.stream().collect(Collectors.toMap(r -> r.quantity() + "/" + r.point(), Reading::raw));
+        return Objects.equals(first, second);
+    }
+
+    /**
+     * Corrects a reading by a new one that supersedes it. The same id stores once.
+     *
+     * @throws StoredDifferently when the reading was already corrected, or the id holds something else
+     */
+    @Transactional
+    public Reading correct(UUID id, UUID readingId, Typed typed, String reason) {
+        Reading old = mapper.reading(readingId).orElseThrow(() -> new NotThere("reading " + readingId));
+        Reading fresh = Reading.of(id, old.roundId(), old.seq(), old.quantity(), old.point(), typed, old.takenAt())
+                .correcting(old.id(), reason);
+        try {
+            if (mapper.insertReading(fresh) == 0) {
+                Reading stored = mapper.reading(id).orElseThrow();
+                if (!stored.raw().equals(fresh.raw()) || !old.id().equals(stored.supersedes())) {
+                    throw new StoredDifferently("This correction was already stored with another value.");
+                }
+            }
+        } catch (DuplicateKeyException raced) {
+            throw new StoredDifferently(
+                    "This reading was corrected meanwhile. Reload the round and correct the newest value if it is wrong.");
+        }
+        return fresh;
+    }
+
+    public Round round(UUID id) {
+        RoundRow row = mapper.round(id).orElseThrow(() -> new NotThere("round " + id));
+        return assemble(row, mapper.readings(id));
+    }
+
+    /** All rounds of an amp, oldest first. */
+    public List<Round> rounds(UUID ampId) {
+        Map<UUID, List<Reading>> readings =
+                mapper.readingsOfAmp(ampId).stream().collect(Collectors.groupingBy(Reading::roundId));
+        return mapper.rounds(ampId).stream()
+                .map(row -> assemble(row, readings.getOrDefault(row.id(), List.of())))
+                .toList();
+    }
+
+    /** The newest round of every amp that has one. */
+    public Map<UUID, Round> newest() {
+        return mapper.newestOfEach().stream()
+                .map(row -> assemble(row, mapper.readings(row.id())))
+                .collect(Collectors.toMap(r -> r.amp().id(), r -> r));
+    }
+
+    public Optional<Reading> reading(UUID id) {
+        return mapper.reading(id);
+    }
+
+    private Round assemble(RoundRow row, List<Reading> readings) {
+        return new Round(
+                row.id(),
+                amps.amp(row.ampId(), row.ampVersion()),
+                row.takenAt(),
+                json.read(row.state(), RoundState.class),
+                tubes.behind(json.read(row.types(), HASHES)),
+                row.note(),
+                readings);
+    }
+}

@@ -1,0 +1,205 @@
+package yellowrail.app.rounds;
+
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.core.idle.Formula;
+import yellowrail.core.idle.LimitCheck;
+import yellowrail.core.idle.Missing;
+import yellowrail.core.idle.Slip;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.target.Target.Window;
+
+/** A round in words and figures, ready for the template. */
+public record RoundView(
+        UUID id,
+        UUID ampId,
+        String ampName,
+        int ampVersion,
+        String when,
+        String verdict,
+        String tone,
+        String mark,
+        List<String> reasons,
+        List<String> warnings,
+        List<String> balances,
+        List<Tube> tubes,
+        List<Entry> readings,
+        String provenance,
+        String note) {
+    static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
+
+    /** One socket of the round. */
+    public record Tube(
+            String name,
+            String type,
+            String watts,
+            String percent,
+            String current,
+            String verdict,
+            String tone,
+            String mark,
+            Optional<WattStrip> strip,
+            String turnTo,
+            List<Slip> slips,
+            List<Missing> missing,
+            List<String> notes,
+            List<LimitCheck> limits,
+            List<Formula> formulas,
+            String provenance) {}
+
+    /** One stored reading; superseded ones stay visible. */
+    public record Entry(
+            UUID id,
+            String what,
+            String value,
+            String raw,
+            String when,
+            boolean holds,
+            String supersedes,
+            String reason) {}
+
+    public static RoundView of(Round round, List<Window> windows) {
+        RoundAnswer answer = round.judged(windows);
+        Tone tone = Tone.of(answer.verdict());
+        Optional<Window> window = windows.stream()
+                .filter(w -> w.name().equals(round.amp().description().target()))
+                .findFirst();
+        return new RoundView(
+                round.id(),
+                round.amp().id(),
+                round.amp().description().name(),
+                round.amp().version(),
+                round.takenAt().format(WHEN),
+                answer.verdict().words(),
+                tone.css(),
+                tone.mark(),
+                answer.verdict().reasons(),
+                answer.warnings(),
+                answer.balances().stream()
+                        .map(b -> "Channel " + b.channel() + ": side A "
+                                + Show.si(b.sideA(), Unit.AMPERE, 3) + ", side B " + Show.si(b.sideB(), Unit.AMPERE, 3)
+                                + ", " + Show.fixed(100 * b.imbalance(), 1) + " % apart.")
+                        .toList(),
+                answer.sockets().stream().map(s -> tube(round, s, window)).toList(),
+                entries(round),
+                provenance(round),
+                round.note());
+    }
+
+    private static Tube tube(Round round, SocketAnswer socket, Optional<Window> window) {
+        var answer = socket.answer();
+        Tone tone = socket.measured() ? Tone.of(answer.verdict()) : Tone.UNKNOWN;
+        return new Tube(
+                socket.socket().name(),
+                socket.socket().tubeType(),
+                answer.plateWatts()
+                        .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
+                        .orElse("–"),
+                answer.share()
+                        .map(s -> Show.plusMinus(100 * s.value(), 100 * s.likely()) + " %")
+                        .orElse(""),
+                answer.cathodeAmperes()
+                        .map(i -> Show.si(i.value(), Unit.AMPERE, 3))
+                        .orElse(""),
+                socket.measured() ? answer.verdict().words() : "not measured",
+                tone.css(),
+                tone.mark(),
+                socket.measured()
+                        ? WattStrip.of(
+                                answer,
+                                window,
+                                round.amp().description().ceilingShare(),
+                                socket.socket().name())
+                        : Optional.empty(),
+                answer.targets().stream()
+                        .filter(t -> t.chosen())
+                        .findFirst()
+                        .flatMap(t ->
+                                t.reading().map(r -> "for " + t.name() + " turn to " + Show.si(r.value(), r.unit(), 3)))
+                        .orElse(""),
+                answer.slips(),
+                answer.missing(),
+                answer.notes(),
+                answer.limits(),
+                answer.formulas(),
+                provenance(round, socket));
+    }
+
+    /** The sentence a reading was entered with, read back. */
+    private static String provenance(Round round, SocketAnswer socket) {
+        StringBuilder text = new StringBuilder();
+        socket.question()
+                .plate()
+                .volts()
+                .ifPresent(v -> text.append("Plate at ")
+                        .append(v.echo())
+                        .append(' ')
+                        .append(socket.question().plate().reference().words())
+                        .append(
+                                socket.voltsFrom().equals(socket.socket().name())
+                                        ? ""
+                                        : " (read at " + socket.voltsFrom() + ")")
+                        .append("; "));
+        socket.question()
+                .reading()
+                .ifPresent(r -> text.append("the meter showed ")
+                        .append(r.echo())
+                        .append(' ')
+                        .append(socket.question().method().words())
+                        .append(". "));
+        text.append(round.holding(Quantity.GRID, socket.socket().name())
+                .map(g -> "Grid at " + g.echo() + " (supporting, no watts follow from it). ")
+                .orElse(""));
+        return text.toString().strip();
+    }
+
+    private static String provenance(Round round) {
+        RoundState state = round.state();
+        return "Mains " + round.holding(Quantity.MAINS, "").map(Reading::echo).orElse("not recorded") + ". Meter: "
+                + state.meter().name() + " " + state.meter().volts().words() + " on volts."
+                + (state.limiter() ? " Limiter in series." : "") + (state.reduced() ? " Mains turned down." : "")
+                + (state.apart() ? " Volts and currents not taken together." : "")
+                + " Described as in version " + round.amp().version() + " of the amp.";
+    }
+
+    private static List<Entry> entries(Round round) {
+        List<Reading> holding = round.holding();
+        Map<UUID, Reading> byId = new HashMap<>();
+        round.readings().forEach(r -> byId.put(r.id(), r));
+        List<Entry> entries = new ArrayList<>();
+        for (Reading reading : round.readings()) {
+            entries.add(new Entry(
+                    reading.id(),
+                    reading.quantity().words() + (reading.point().isEmpty() ? "" : " " + reading.point()),
+                    reading.echo(),
+                    reading.raw(),
+                    reading.takenAt().format(WHEN),
+                    holding.contains(reading),
+                    reading.supersedes() == null
+                            ? ""
+                            : byId.get(reading.supersedes()).echo(),
+                    reading.reason()));
+        }
+        return entries;
+    }
+
+    /** Watts of one socket, for a row of the history; empty when the method gave none. */
+    static Optional<Estimate> watts(RoundAnswer answer, String socket) {
+        return answer.sockets().stream()
+                .filter(s -> s.socket().name().equals(socket) && s.measured())
+                .findFirst()
+                .flatMap(s -> s.answer().plateWatts());
+    }
+}

@@ -1,0 +1,37 @@
+package yellowrail.app.tubes;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** Own tube types and the snapshots that rounds were judged by. */
+@Mapper
+interface OwnTypeMapper {
+    @Select("""
+            select distinct on (designation) body::text from own_type order by designation, version desc""")
+    List<String> newest();
+
+    @Select("select count(*) from own_type where designation = #{designation}")
+    int versions(@Param("designation") String designation);
+
+    @Insert("""
+            insert into own_type (id, designation, version, body)
+            values (#{id}, #{designation}, #{version}, #{body}::jsonb) on conflict (id) do nothing""")
+    int insert(
+            @Param("id") UUID id,
+            @Param("designation") String designation,
+            @Param("version") int version,
+            @Param("body") String body);
+
+    @Insert("""
+            insert into type_snapshot (hash, designation, body) values (#{hash}, #{designation}, #{body}::jsonb)
+            on conflict (hash) do nothing""")
+    void keepSnapshot(@Param("hash") String hash, @Param("designation") String designation, @Param("body") String body);
+
+    @Select("select body::text from type_snapshot where hash = #{hash}")
+    Optional<String> snapshot(@Param("hash") String hash);
+}

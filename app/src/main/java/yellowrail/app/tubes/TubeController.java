@@ -1,0 +1,106 @@
+package yellowrail.app.tubes;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.pictures.PinFinder;
+import yellowrail.app.web.NotThere;
+import yellowrail.app.web.Trouble;
+import yellowrail.core.amp.OwnResistor;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+
+/** The catalogue: what is known of each type, and the builder's own and corrected entries. */
+@Controller
+class TubeController {
+    private final TubeStore store;
+
+    TubeController(TubeStore store) {
+        this.store = store;
+    }
+
+    @GetMapping("/tubes")
+    String all(Model model) {
+        model.addAttribute(
+                "types",
+                store.catalogueOrLastKnown().types().stream().map(TypeView::of).toList());
+        return "tubes/tubes";
+    }
+
+    @GetMapping("/tubes/{name}")
+    String one(
+            @PathVariable String name,
+            @RequestParam(defaultValue = "below") String view,
+            @RequestParam(defaultValue = "") String kept,
+            Model model) {
+        TubeType type = type(name);
+        boolean fromBelow = !view.equals("above");
+        model.addAttribute("type", TypeView.of(type));
+        model.addAttribute("fromBelow", fromBelow);
+        model.addAttribute("kept", !kept.isEmpty());
+        model.addAttribute("pins", PinFinder.of(type, new OwnResistor(SenseResistor.marked(1, 1)), fromBelow));
+        return "tubes/tube";
+    }
+
+    @GetMapping("/tubes/new")
+    String fresh(Model model) {
+        return form(TypeForm.empty(), UUID.randomUUID(), "", Map.of(), model);
+    }
+
+    @GetMapping("/tubes/{name}/correct")
+    String correct(@PathVariable String name, Model model) {
+        TubeType type = type(name);
+        return form(TypeForm.of(type), UUID.randomUUID(), type.designation(), Map.of(), model);
+    }
+
+    @PostMapping("/tubes/keep")
+    String keep(
+            @ModelAttribute TypeForm form,
+            @RequestParam UUID id,
+            @RequestParam(defaultValue = "") String before,
+            Model model,
+            HttpServletResponse response) {
+        TypeReader.Read read = TypeReader.read(form, before.isEmpty() ? Optional.empty() : Optional.of(type(before)));
+        if (read.type().isEmpty()) {
+            response.setStatus(422);
+            return form(form, id, before, read.complaints().byField(), model);
+        }
+        try {
+            store.keep(id, read.type().get());
+        } catch (DataAccessException | CannotCreateTransactionException away) {
+            response.setStatus(503);
+            read.complaints().add("form", Trouble.DATABASE);
+            return form(form, id, before, read.complaints().byField(), model);
+        }
+        return "redirect:"
+                + org.springframework.web.util.UriComponentsBuilder.fromPath("/tubes/{name}")
+                        .queryParam("kept", "yes")
+                        .build(read.type().get().designation());
+    }
+
+    private String form(TypeForm form, UUID id, String before, Map<String, ?> said, Model model) {
+        model.addAttribute("form", form);
+        model.addAttribute("id", id);
+        model.addAttribute("before", before);
+        model.addAttribute("said", said);
+        return "tubes/form";
+    }
+
+    private TubeType type(String name) {
+        if (store.catalogueOrLastKnown().find(name) instanceof Lookup.Found found) {
+            return found.type();
+        }
+        throw new NotThere("tube type " + name);
+    }
+}

@@ -1,0 +1,74 @@
+package yellowrail.app.tubes;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.annotation.Transactional;
+import yellowrail.app.json.CoreJson;
+import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+
+/** The catalogue with the builder's own types, and the types as rounds were judged by them. */
+@Service
+public class TubeStore {
+    private final OwnTypeMapper mapper;
+    private final CoreJson json;
+    private volatile Catalogue lastKnown = Catalogue.shipped();
+
+    TubeStore(OwnTypeMapper mapper, CoreJson json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    /** The catalogue as it is now. */
+    public Catalogue catalogue() {
+        List<TubeType> own =
+                mapper.newest().stream().map(b -> json.read(b, TubeType.class)).toList();
+        lastKnown = Catalogue.with(own);
+        return lastKnown;
+    }
+
+    /** The catalogue for a check that saves nothing: with the database away, as it was last known. */
+    public Catalogue catalogueOrLastKnown() {
+        try {
+            return catalogue();
+        } catch (DataAccessException | CannotCreateTransactionException away) {
+            return lastKnown;
+        }
+    }
+
+    /** Keeps an own or corrected type as a new version; the same id stores once. */
+    @Transactional
+    public void keep(UUID id, TubeType type) {
+        mapper.insert(id, type.designation(), mapper.versions(type.designation()) + 1, json.write(type));
+    }
+
+    /** Keeps the types a round is judged by, as they are now; designation to hash. Unknown designations are left out. */
+    @Transactional
+    public Map<String, String> snapshots(List<String> designations) {
+        Catalogue now = catalogue();
+        Map<String, String> hashes = new LinkedHashMap<>();
+        for (String designation : designations) {
+            if (now.find(designation) instanceof Lookup.Found found) {
+                String body = json.write(found.type());
+                String hash = CoreJson.hash(body);
+                mapper.keepSnapshot(hash, found.type().designation(), body);
+                hashes.put(designation, hash);
+            }
+        }
+        return hashes;
+    }
+
+    /** The types behind hashes of {@link #snapshots}, by designation. */
+    public Map<String, TubeType> behind(Map<String, String> hashes) {
+        Map<String, TubeType> types = new LinkedHashMap<>();
+        hashes.forEach((designation, hash) ->
+                mapper.snapshot(hash).ifPresent(body -> types.put(designation, json.read(body, TubeType.class))));
+        return types;
+    }
+}

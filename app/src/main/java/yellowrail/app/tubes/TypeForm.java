@@ -1,0 +1,61 @@
+package yellowrail.app.tubes;
+
+import java.util.Optional;
+import yellowrail.core.reading.Show;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.RatingSystem;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeType;
+
+/** A tube type as typed; blank is unknown. */
+public record TypeForm(
+        String designation,
+        String aliases,
+        String source,
+        String system,
+        String plateWatts,
+        String screenWatts,
+        String combinedWatts,
+        String plateVolts,
+        String screenVolts,
+        String cathodeAmperes,
+        String gridFixed,
+        String gridCathode,
+        String heaterVolts,
+        String heaterAmperes,
+        String share,
+        String band) {
+    static TypeForm empty() {
+        return new TypeForm("", "", "", "UNSTATED", "", "", "", "", "", "", "", "", "6.3", "", "", "");
+    }
+
+    /** The entry as it stands, with its strictest publication, to be corrected. */
+    static TypeForm of(TubeType type) {
+        Optional<Ratings> r = type.strictest();
+        return new TypeForm(
+                type.designation(),
+                String.join(", ", type.aliases()),
+                "",
+                r.map(Ratings::system).orElse(RatingSystem.UNSTATED).name(),
+                text(r.flatMap(Ratings::plateWatts), 1),
+                text(r.flatMap(Ratings::screenWatts), 1),
+                text(r.flatMap(Ratings::combinedWatts), 1),
+                text(r.flatMap(Ratings::plateVolts), 1),
+                text(r.flatMap(Ratings::screenVolts), 1),
+                text(r.flatMap(Ratings::cathodeAmperes), 1000),
+                text(r.flatMap(Ratings::gridOhmsFixedBias), 1),
+                text(r.flatMap(Ratings::gridOhmsCathodeBias), 1),
+                text(type.heaterVolts(), 1),
+                text(type.heaterAmperes(), 1),
+                type.screenShare().map(s -> plain(100 * s.share())).orElse(""),
+                type.screenShare().map(s -> plain(100 * s.band())).orElse(""));
+    }
+
+    private static String text(Optional<Figure> figure, double scale) {
+        return figure.map(f -> plain(f.value() * scale)).orElse("");
+    }
+
+    private static String plain(double value) {
+        return Show.plain(value, 6);
+    }
+}

@@ -1,0 +1,79 @@
+package yellowrail.app.tubes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeType;
+
+/** A catalogue entry as rows of words and figures; unknown stays "not known". */
+record TypeView(
+        String designation, String subtitle, List<String> editions, List<Row> rows, List<Row> more, boolean own) {
+    /** One property; one value for each edition. */
+    record Row(String name, List<String> values) {}
+
+    static TypeView of(TubeType type) {
+        List<Row> rows = new ArrayList<>();
+        rows.add(row("plate dissipation", type, Ratings::plateWatts, Unit.WATT));
+        rows.add(row("screen dissipation", type, Ratings::screenWatts, Unit.WATT));
+        rows.add(row("plate plus screen", type, Ratings::combinedWatts, Unit.WATT));
+        rows.add(row("plate volts, DC", type, Ratings::plateVolts, Unit.VOLT));
+        rows.add(row("screen volts, DC", type, Ratings::screenVolts, Unit.VOLT));
+        rows.add(row("cathode current, DC", type, Ratings::cathodeAmperes, Unit.AMPERE));
+        rows.add(row("grid circuit, fixed bias", type, Ratings::gridOhmsFixedBias, Unit.OHM));
+        rows.add(row("grid circuit, cathode bias", type, Ratings::gridOhmsCathodeBias, Unit.OHM));
+        List<Row> more = new ArrayList<>();
+        more.add(new Row(
+                "heater",
+                List.of(text(type.heaterVolts(), Unit.VOLT) + ", " + text(type.heaterAmperes(), Unit.AMPERE))));
+        more.add(new Row(
+                "usual screen share of cathode current",
+                List.of(type.screenShare()
+                        .map(s -> Show.significant(100 * s.share(), 3) + " ± " + Show.significant(100 * s.band(), 2)
+                                + " %")
+                        .orElse("not known"))));
+        more.add(new Row(
+                "base",
+                List.of(type.pinout()
+                        .map(p -> p.base().words() + " " + p.code())
+                        .orElse("not known"))));
+        more.add(new Row(
+                "envelope, diameter and height",
+                List.of(mm(type.envelope().diameterMm()) + ", "
+                        + mm(type.envelope().overallMm()))));
+        type.related().forEach((name, difference) -> more.add(new Row("not the same: " + name, List.of(difference))));
+        return new TypeView(
+                type.designation(),
+                (type.aliases().isEmpty() ? "" : "same as " + String.join(", ", type.aliases()) + "; ")
+                        + type.construction()
+                        + (type.own() ? "; own entry: " + type.origin() : "; " + type.origin()),
+                type.ratings().stream()
+                        .map(r -> r.edition() + " (" + r.system().words() + ")")
+                        .toList(),
+                rows,
+                more,
+                type.own());
+    }
+
+    private static Row row(
+            String name, TubeType type, java.util.function.Function<Ratings, Optional<Figure>> of, Unit unit) {
+        return new Row(
+                name, type.ratings().stream().map(r -> text(of.apply(r), unit)).toList());
+    }
+
+    private static String text(Optional<Figure> figure, Unit unit) {
+        return figure.map(f -> Show.si(f.value(), unit, 3)
+                                .replaceAll("(\\.\\d*?)0+ ", "$1 ")
+                                .replace(". ", " ")
+                        + (f.toBeVerified() ? " (verify)" : ""))
+                .orElse("not known");
+    }
+
+    private static String mm(Optional<Figure> figure) {
+        return figure.map(f -> Show.significant(f.value(), 3) + " mm" + (f.toBeVerified() ? " (verify)" : ""))
+                .orElse("not known");
+    }
+}

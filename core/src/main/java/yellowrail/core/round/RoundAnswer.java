@@ -1,0 +1,29 @@
+package yellowrail.core.round;
+
+import java.util.List;
+import yellowrail.core.idle.Verdict;
+
+/**
+ * What a round found.
+ *
+ * @param sockets every socket in measuring order
+ * @param verdict the worst socket's place, sampled when not every socket was measured
+ * @param worst name of the socket that leads, or empty
+ * @param balances sides of each channel whose tubes were all read alone
+ * @param warnings cross-checks that failed
+ * @param unmeasured names of sockets without a current
+ */
+public record RoundAnswer(
+        List<SocketAnswer> sockets,
+        Verdict verdict,
+        String worst,
+        List<Balance> balances,
+        List<String> warnings,
+        List<String> unmeasured) {
+    public RoundAnswer {
+        sockets = List.copyOf(sockets);
+        balances = List.copyOf(balances);
+        warnings = List.copyOf(warnings);
+        unmeasured = List.copyOf(unmeasured);
+    }
+}

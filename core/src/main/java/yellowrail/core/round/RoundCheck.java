@@ -1,0 +1,244 @@
+package yellowrail.core.round;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.idle.Circumstances;
+import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.idle.IdleCheck;
+import yellowrail.core.idle.IdleQuestion;
+import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.idle.ScreenCurrent;
+import yellowrail.core.idle.StageFacts;
+import yellowrail.core.idle.Verdict;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.target.Target;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeType;
+
+/** Judges a round of readings over all sockets of an amp. Pure: the same readings have the same answer. */
+public final class RoundCheck {
+    /** From harmless to grave; what is unknown is graver than what is merely off target. */
+    private static final List<Verdict.Place> GRAVITY = List.of(
+            Verdict.Place.IN_WINDOW,
+            Verdict.Place.NO_TARGET,
+            Verdict.Place.BELOW_WINDOW,
+            Verdict.Place.ABOVE_WINDOW,
+            Verdict.Place.UNKNOWN,
+            Verdict.Place.ABOVE_CEILING,
+            Verdict.Place.ABOVE_RATING);
+
+    /** An adaptor of unknown tolerance behind a shared point is taken as ±1 %. */
+    private static final SensingMethod ADAPTOR = new SocketAdaptor(1, 1, 0);
+
+    private final AmpDescription amp;
+    private final Map<String, TubeType> types;
+    private final RoundReadings readings;
+    private final Optional<Target> target;
+    private final List<Window> windows;
+
+    private RoundCheck(
+            AmpDescription amp,
+            Map<String, TubeType> types,
+            RoundReadings readings,
+            Optional<Target> target,
+            List<Window> windows) {
+        this.amp = amp;
+        this.types = types;
+        this.readings = readings;
+        this.target = target;
+        this.windows = windows;
+    }
+
+    /**
+     * @param types the types as they were when the round was taken, by designation
+     * @param windows target windows to turn into meter readings
+     */
+    public static RoundAnswer check(
+            AmpDescription amp,
+            Map<String, TubeType> types,
+            RoundReadings readings,
+            Optional<Target> target,
+            List<Window> windows) {
+        return new RoundCheck(amp, types, readings, target, windows).answer();
+    }
+
+    private RoundAnswer answer() {
+        List<SocketAnswer> sockets = amp.sockets().stream().map(this::socket).toList();
+        List<String> unmeasured = sockets.stream()
+                .filter(s -> !s.measured())
+                .map(s -> s.socket().name())
+                .toList();
+        Optional<SocketAnswer> worst = sockets.stream()
+                .filter(SocketAnswer::measured)
+                .max(Comparator.<SocketAnswer>comparingInt(
+                                s -> GRAVITY.indexOf(s.answer().verdict().place()))
+                        .thenComparingDouble(s ->
+                                s.answer().judgedShare().map(Estimate::value).orElse(0.0)));
+        return new RoundAnswer(
+                sockets,
+                overall(worst, sockets, unmeasured),
+                worst.map(s -> s.socket().name()).orElse(""),
+                balances(sockets),
+                warnings(sockets),
+                unmeasured);
+    }
+
+    private SocketAnswer socket(Socket socket) {
+        SenseGroup group = amp.groupOf(socket.name());
+        Optional<Typed> alone = Optional.ofNullable(readings.individual().get(socket.name()));
+        Optional<Typed> point = Optional.ofNullable(readings.points().get(group.name()));
+        boolean useAlone = alone.isPresent() && group.shared();
+        SensingMethod method = useAlone ? ADAPTOR : group.method();
+        Optional<Typed> reading = useAlone ? alone : point;
+        String voltsFrom = voltsFrom(socket);
+        IdleQuestion question = new IdleQuestion(
+                new StageFacts(
+                        Optional.ofNullable(types.get(socket.tubeType())),
+                        Optional.empty(),
+                        amp.topology(),
+                        amp.connection(),
+                        amp.bias()),
+                method,
+                reading,
+                readings.meter(),
+                plate(socket, group, point, voltsFrom),
+                readings.meter(),
+                screen(socket),
+                Optional.ofNullable(readings.screenVolts().get(socket.name())),
+                new Circumstances(
+                        Optional.of(amp.mains().at(readings.mains())),
+                        readings.limiter(),
+                        readings.reduced(),
+                        readings.pairing(),
+                        readings.spread()),
+                target,
+                amp.ceilingShare());
+        IdleAnswer answer = IdleCheck.answer(question, windows);
+        return new SocketAnswer(socket, question, answer, reading.isPresent(), voltsFrom);
+    }
+
+    /** Its own plate volts, or those of another socket of the channel, which hangs on the same supply. */
+    private String voltsFrom(Socket socket) {
+        if (readings.plate().containsKey(socket.name())) {
+            return socket.name();
+        }
+        Stream<Socket> sameChannel = amp.sockets().stream().filter(s -> s.channel() == socket.channel());
+        return sameChannel
+                .map(Socket::name)
+                .filter(readings.plate()::containsKey)
+                .findFirst()
+                .orElse("");
+    }
+
+    private PlateVolts plate(Socket socket, SenseGroup group, Optional<Typed> point, String voltsFrom) {
+        PlateVolts plate = PlateVolts.of(
+                readings.reference(), Optional.ofNullable(readings.plate().get(voltsFrom)));
+        Optional<Typed> cathode = Optional.ofNullable(readings.cathode().get(socket.name()))
+                .or(() -> group.method().tellsCathodeVolts()
+                        ? point.filter(p -> p.unit() == Unit.VOLT)
+                        : Optional.empty());
+        if (cathode.isPresent()) {
+            plate = plate.withCathode(cathode.get());
+        }
+        if (group.method() instanceof yellowrail.core.amp.HalfPrimary winding) {
+            plate = plate.withHalfPrimary(winding.coldOhms(), amp.tubesOnSideOf(socket));
+        }
+        return plate;
+    }
+
+    private ScreenCurrent screen(Socket socket) {
+        Typed drop = readings.screenDrop().get(socket.name());
+        return drop != null && amp.screenOhms().isPresent()
+                ? new ScreenCurrent.Measured(
+                        drop, SenseResistor.marked(amp.screenOhms().get(), 5), 1)
+                : new ScreenCurrent.TypeShare();
+    }
+
+    private static Verdict overall(Optional<SocketAnswer> worst, List<SocketAnswer> sockets, List<String> unmeasured) {
+        if (worst.isEmpty()) {
+            return new Verdict(Verdict.Place.UNKNOWN, false, Set.of(), List.of("No socket was measured."));
+        }
+        Verdict leading = worst.get().answer().verdict();
+        EnumSet<Verdict.Qualifier> qualifiers = EnumSet.noneOf(Verdict.Qualifier.class);
+        sockets.stream()
+                .filter(SocketAnswer::measured)
+                .forEach(s -> qualifiers.addAll(s.answer().verdict().qualifiers()));
+        List<String> reasons = new ArrayList<>();
+        leading.reasons().forEach(r -> reasons.add(worst.get().socket().name() + ": " + r));
+        if (!unmeasured.isEmpty()) {
+            qualifiers.add(Verdict.Qualifier.SAMPLED);
+            reasons.add("Not measured: " + String.join(", ", unmeasured) + ". Nothing is assumed of "
+                    + (unmeasured.size() == 1 ? "it." : "them."));
+        }
+        return new Verdict(leading.place(), leading.possibly(), qualifiers, reasons);
+    }
+
+    private List<Balance> balances(List<SocketAnswer> sockets) {
+        List<Balance> balances = new ArrayList<>();
+        for (int channel :
+                amp.sockets().stream().map(Socket::channel).distinct().toList()) {
+            List<SocketAnswer> ofChannel = sockets.stream()
+                    .filter(s -> s.socket().channel() == channel)
+                    .toList();
+            boolean bothSides =
+                    ofChannel.stream().map(s -> s.socket().side()).distinct().count() == 2;
+            boolean eachSeen = ofChannel.stream()
+                    .allMatch(s -> s.seenAlone() && s.answer().cathodeAmperes().isPresent());
+            if (bothSides && eachSeen) {
+                balances.add(new Balance(channel, side(ofChannel, Socket.Side.A), side(ofChannel, Socket.Side.B)));
+            }
+        }
+        return balances;
+    }
+
+    private static double side(List<SocketAnswer> sockets, Socket.Side side) {
+        return sockets.stream()
+                .filter(s -> s.socket().side() == side)
+                .mapToDouble(s -> s.answer().cathodeAmperes().orElseThrow().value())
+                .sum();
+    }
+
+    private List<String> warnings(List<SocketAnswer> sockets) {
+        List<String> warnings = new ArrayList<>();
+        for (SenseGroup group : amp.groups()) {
+            Typed point = readings.points().get(group.name());
+            boolean all = group.shared() && group.sockets().stream().allMatch(readings.individual()::containsKey);
+            if (all && point != null && group.method().see(point, readings.meter()) instanceof Seen.Current seen) {
+                double sum = sockets.stream()
+                        .filter(s -> group.sockets().contains(s.socket().name()))
+                        .flatMap(s -> s.answer().cathodeAmperes().stream())
+                        .mapToDouble(Estimate::value)
+                        .sum();
+                CrossCheck.combined(group.name(), sum, seen.perTube().value() * seen.tubes())
+                        .ifPresent(warnings::add);
+            }
+        }
+        boolean everyTube =
+                sockets.stream().allMatch(s -> s.answer().cathodeAmperes().isPresent());
+        if (readings.choke().isPresent() && amp.chokeOhms().isPresent() && everyTube) {
+            double tubes = sockets.stream()
+                    .mapToDouble(s -> s.answer().cathodeAmperes().orElseThrow().value())
+                    .sum();
+            CrossCheck.supply(
+                            tubes,
+                            readings.choke().get().value() / amp.chokeOhms().get())
+                    .ifPresent(warnings::add);
+        }
+        return warnings;
+    }
+}

@@ -1,0 +1,51 @@
+package yellowrail.core.round;
+
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Pairing;
+import yellowrail.core.reading.Typed;
+
+/**
+ * The readings of one round, taken in one state. A socket or point without an entry was not measured.
+ *
+ * @param meter the meter used
+ * @param reference between which points plate volts were read
+ * @param mains mains now, V; empty when not read
+ * @param limiter whether a limiter stood in series
+ * @param reduced whether the mains was turned down
+ * @param pairing how volts and currents belong together
+ * @param spread stated spread behind shared points, share of the mean
+ * @param points reading of each sense point, by its name
+ * @param individual current of single sockets behind a shared point, read on an adaptor, A, by socket
+ * @param plate plate volts by socket
+ * @param cathode cathode volts by socket
+ * @param screenVolts screen volts by socket
+ * @param screenDrop drop over each screen resistor by socket
+ * @param choke drop over the choke or B+ resistor
+ */
+public record RoundReadings(
+        Meter meter,
+        PlateVolts.Reference reference,
+        Optional<Double> mains,
+        boolean limiter,
+        boolean reduced,
+        Pairing pairing,
+        Optional<Double> spread,
+        Map<String, Typed> points,
+        Map<String, Typed> individual,
+        Map<String, Typed> plate,
+        Map<String, Typed> cathode,
+        Map<String, Typed> screenVolts,
+        Map<String, Typed> screenDrop,
+        Optional<Typed> choke) {
+    public RoundReadings {
+        points = Map.copyOf(points);
+        individual = Map.copyOf(individual);
+        plate = Map.copyOf(plate);
+        cathode = Map.copyOf(cathode);
+        screenVolts = Map.copyOf(screenVolts);
+        screenDrop = Map.copyOf(screenDrop);
+    }
+}
