@@ -8,6 +8,7 @@ import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;
 
 /** Rounds of one amp over time: watts of each tube and the change since the round before. */
@@ -46,17 +47,28 @@ public record History(List<String> sockets, List<Row> rows) {
         return new History(sockets, rows);
     }
 
+    /** A mean and a tube's own reading are not compared: the difference would be no change. */
     private static Cell cell(RoundAnswer answer, Optional<RoundAnswer> before, String socket) {
-        Optional<Estimate> watts = RoundView.watts(answer, socket);
+        Optional<SocketAnswer> now = measured(answer, socket);
+        Optional<Estimate> watts = now.flatMap(s -> s.answer().plateWatts());
         if (watts.isEmpty()) {
             return new Cell("–", "");
         }
-        Optional<Estimate> last = before.flatMap(b -> RoundView.watts(b, socket));
+        boolean alone = now.get().seenAlone();
+        Optional<Estimate> last = before.flatMap(b -> measured(b, socket))
+                .filter(s -> s.seenAlone() == alone)
+                .flatMap(s -> s.answer().plateWatts());
         String change = last.map(l -> {
                     double difference = watts.get().value() - l.value();
                     return (difference < 0 ? "" : "+") + Show.fixed(difference, 1) + " W";
                 })
                 .orElse("");
-        return new Cell(Show.fixed(watts.get().value(), 1) + " W", change);
+        return new Cell((alone ? "" : "mean ") + Show.fixed(watts.get().value(), 1) + " W", change);
+    }
+
+    private static Optional<SocketAnswer> measured(RoundAnswer answer, String socket) {
+        return answer.sockets().stream()
+                .filter(s -> s.socket().name().equals(socket) && s.measured())
+                .findFirst();
     }
 }

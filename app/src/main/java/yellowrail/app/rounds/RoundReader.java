@@ -79,7 +79,7 @@ public final class RoundReader {
     }
 
     /** The field a stored quantity takes at a point of this amp. */
-    static Field field(AmpDescription amp, Quantity quantity, String point) {
+    public static Field field(AmpDescription amp, Quantity quantity, String point) {
         return points(amp).stream()
                 .filter(p -> p.quantity() == quantity && p.name().equals(point))
                 .map(Point::field)

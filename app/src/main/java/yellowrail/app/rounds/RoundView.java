@@ -14,7 +14,6 @@ import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.LimitCheck;
 import yellowrail.core.idle.Missing;
 import yellowrail.core.idle.Slip;
-import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.RoundAnswer;
@@ -193,13 +192,5 @@ public record RoundView(
                     reading.reason()));
         }
         return entries;
-    }
-
-    /** Watts of one socket, for a row of the history; empty when the method gave none. */
-    static Optional<Estimate> watts(RoundAnswer answer, String socket) {
-        return answer.sockets().stream()
-                .filter(s -> s.socket().name().equals(socket) && s.measured())
-                .findFirst()
-                .flatMap(s -> s.answer().plateWatts());
     }
 }

@@ -1,0 +1,80 @@
+package yellowrail.app.api;
+
+import io.swagger.v3.oas.annotations.Operation;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.forms.CheckForm;
+import yellowrail.app.forms.CheckReader;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.NotThere;
+import yellowrail.core.idle.IdleCheck;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+
+/** Idle checks and the catalogue as JSON. */
+@RestController
+@RequestMapping("/api/v1")
+class CheckApi {
+    private final TubeStore tubes;
+    private final SettingStore settings;
+
+    CheckApi(TubeStore tubes, SettingStore settings) {
+        this.tubes = tubes;
+        this.settings = settings;
+    }
+
+    @Operation(summary = "Check one idle point; nothing is stored")
+    @PostMapping("/idle-checks")
+    IdleResult check(@RequestBody CheckForm form) {
+        List<Window> windows = settings.windows();
+        CheckReader.Read read = CheckReader.read(form, tubes.catalogueOrLastKnown(), windows);
+        List<ApiRefused.FieldError> errors = new ArrayList<>();
+        read.complaints()
+                .byField()
+                .forEach(
+                        (field, said) -> errors.add(new ApiRefused.FieldError(field, said.sentence(), said.choices())));
+        read.lookup().filter(l -> !(l instanceof Lookup.Found)).ifPresent(l -> errors.add(tube(l)));
+        if (!errors.isEmpty()) {
+            throw new ApiRefused(errors);
+        }
+        return IdleResult.of(IdleCheck.answer(read.question(), windows));
+    }
+
+    private static ApiRefused.FieldError tube(Lookup lookup) {
+        List<TubeType> choices = lookup instanceof Lookup.WhichVariant which
+                ? which.variants()
+                : lookup instanceof Lookup.Relative relative
+                        ? List.of(relative.of())
+                        : ((Lookup.Unknown) lookup).near();
+        String sentence = lookup instanceof Lookup.WhichVariant
+                ? "A family whose ratings differ: say which variant is fitted."
+                : lookup instanceof Lookup.Relative relative
+                        ? "Not the same as " + relative.of().designation() + ": " + relative.difference() + "."
+                        : "Not in the catalogue.";
+        return new ApiRefused.FieldError(
+                "tube", sentence, choices.stream().map(TubeType::designation).toList());
+    }
+
+    @Operation(summary = "The whole catalogue, own entries included")
+    @GetMapping("/tubes")
+    List<TubeResult> all() {
+        return tubes.catalogueOrLastKnown().types().stream().map(TubeResult::of).toList();
+    }
+
+    @Operation(summary = "One type by designation or alias")
+    @GetMapping("/tubes/{name}")
+    TubeResult one(@PathVariable String name) {
+        if (tubes.catalogueOrLastKnown().find(name) instanceof Lookup.Found found) {
+            return TubeResult.of(found.type());
+        }
+        throw new NotThere("tube type of that exact name");
+    }
+}

@@ -1,0 +1,218 @@
+package yellowrail.app.api;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.rounds.Quantity;
+import yellowrail.app.rounds.Reading;
+import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundForm;
+import yellowrail.app.rounds.RoundReader;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.core.reading.MeterText;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.target.Target.Window;
+
+/** Rounds as JSON. */
+@RestController
+@RequestMapping("/api/v1")
+class RoundApi {
+    private final RoundStore rounds;
+    private final AmpStore amps;
+    private final SettingStore settings;
+
+    RoundApi(RoundStore rounds, AmpStore amps, SettingStore settings) {
+        this.rounds = rounds;
+        this.amps = amps;
+        this.settings = settings;
+    }
+
+    /** A stored reading. */
+    @Schema(description = "A stored reading; never changed")
+    record ReadingResult(
+            @Schema(description = "Id") UUID id,
+            @Schema(description = "Quantity") Quantity quantity,
+
+            @Schema(description = "Socket or sense point; empty for the whole amp")
+            String point,
+
+            @Schema(description = "As typed") String raw,
+
+            @Schema(description = "Value in the unit named, SI base")
+            double value,
+
+            @Schema(description = "Unit") Unit unit,
+
+            @Schema(description = "Size of the last digit typed, same unit")
+            double lastDigit,
+
+            @Schema(description = "When taken") OffsetDateTime takenAt,
+
+            @Schema(description = "Id of the reading this one supersedes, or null")
+            UUID supersedes,
+
+            @Schema(description = "Whether it holds, or another one supersedes it")
+            boolean holds,
+
+            @Schema(description = "Why it was corrected") String reason) {
+        static ReadingResult of(Reading r, boolean holds) {
+            return new ReadingResult(
+                    r.id(),
+                    r.quantity(),
+                    r.point(),
+                    r.raw(),
+                    r.value(),
+                    r.unit(),
+                    r.lastDigit(),
+                    r.takenAt(),
+                    r.supersedes(),
+                    holds,
+                    r.reason());
+        }
+    }
+
+    /** One socket of a round. */
+    @Schema(description = "One socket of a round")
+    record SocketResult(
+            @Schema(description = "Socket") String socket,
+            @Schema(description = "Tube type") String type,
+
+            @Schema(description = "Whether its current was read, alone or in a mean")
+            boolean measured,
+
+            @Schema(description = "Its idle check") IdleResult idle) {}
+
+    /** A round with what it means. */
+    @Schema(description = "A round with what it means, computed when asked for")
+    record RoundResult(
+            @Schema(description = "Id") UUID id,
+            @Schema(description = "Amp") UUID ampId,
+
+            @Schema(description = "Version of the amp's description")
+            int ampVersion,
+
+            @Schema(description = "When taken") OffsetDateTime takenAt,
+            @Schema(description = "Note") String note,
+            @Schema(description = "Verdict in words") String verdict,
+            @Schema(description = "Sentences behind it") List<String> reasons,
+
+            @Schema(description = "Cross-checks that failed")
+            List<String> warnings,
+
+            @Schema(description = "Sockets without a current")
+            List<String> unmeasured,
+
+            @Schema(description = "Every socket") List<SocketResult> sockets,
+
+            @Schema(description = "Every reading, superseded ones included")
+            List<ReadingResult> readings) {
+        static RoundResult of(Round round, List<Window> windows) {
+            RoundAnswer answer = round.judged(windows);
+            List<Reading> holding = round.holding();
+            return new RoundResult(
+                    round.id(),
+                    round.amp().id(),
+                    round.amp().version(),
+                    round.takenAt(),
+                    round.note(),
+                    answer.verdict().words(),
+                    answer.verdict().reasons(),
+                    answer.warnings(),
+                    answer.unmeasured(),
+                    answer.sockets().stream()
+                            .map(s -> new SocketResult(
+                                    s.socket().name(), s.socket().tubeType(), s.measured(), IdleResult.of(s.answer())))
+                            .toList(),
+                    round.readings().stream()
+                            .map(r -> ReadingResult.of(r, holding.contains(r)))
+                            .toList());
+        }
+    }
+
+    /** A correction. */
+    @Schema(description = "A new value that supersedes a reading")
+    record Correction(
+            @Schema(description = "Id of the new reading, made by the client")
+            UUID id,
+
+            @Schema(description = "The value as it should have been, as typed")
+            String text,
+
+            @Schema(description = "Why") String reason) {}
+
+    @Operation(summary = "All rounds of an amp, oldest first")
+    @GetMapping("/amps/{ampId}/rounds")
+    List<RoundResult> all(@PathVariable UUID ampId) {
+        amps.amp(ampId);
+        List<Window> windows = settings.windows();
+        return rounds.rounds(ampId).stream()
+                .map(r -> RoundResult.of(r, windows))
+                .toList();
+    }
+
+    @Operation(summary = "One round")
+    @GetMapping("/rounds/{id}")
+    RoundResult one(@PathVariable UUID id) {
+        return RoundResult.of(rounds.round(id), settings.windows());
+    }
+
+    @Operation(summary = "Keep a round, all of it or nothing; the same id stores once")
+    @PostMapping("/amps/{ampId}/rounds")
+    @ResponseStatus(HttpStatus.CREATED)
+    RoundResult keep(@PathVariable UUID ampId, @RequestBody RoundForm form) {
+        UUID id = id(form.id());
+        Amp amp = form.ampVersion() == null ? amps.amp(ampId) : amps.amp(ampId, form.ampVersion());
+        RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
+        if (read.complaints().any()) {
+            throw new ApiRefused(read.complaints());
+        }
+        String note = form.note() == null ? "" : form.note();
+        return RoundResult.of(
+                rounds.keep(id, amp, read.takenAt(), read.state(), note, read.readings()), settings.windows());
+    }
+
+    @Operation(summary = "Correct a reading by one that supersedes it")
+    @PostMapping("/rounds/{roundId}/readings/{readingId}/corrections")
+    @ResponseStatus(HttpStatus.CREATED)
+    RoundResult correct(@PathVariable UUID roundId, @PathVariable UUID readingId, @RequestBody Correction correction) {
+        Round round = rounds.round(roundId);
+        Reading old = round.readings().stream()
+                .filter(r -> r.id().equals(readingId))
+                .findFirst()
+                .orElseThrow(() -> new yellowrail.app.web.NotThere("reading " + readingId));
+        if (correction.id() == null
+                || correction.reason() == null
+                || correction.reason().isBlank()) {
+            throw ApiAdvice.at("reason", "A correction needs an id made by the client and a reason.");
+        }
+        var made = MeterText.understand(
+                correction.text(), RoundReader.field(round.amp().description(), old.quantity(), old.point()));
+        if (made.value().isEmpty()) {
+            throw ApiAdvice.at("text", made.complaint().orElse("Type the value as it should have been."));
+        }
+        rounds.correct(correction.id(), readingId, made.value().get(), correction.reason());
+        return one(roundId);
+    }
+
+    private static UUID id(String text) {
+        try {
+            return UUID.fromString(text == null ? "" : text);
+        } catch (IllegalArgumentException wrong) {
+            throw ApiAdvice.at("id", "An id is a UUID made by the client.");
+        }
+    }
+}
