@@ -6,19 +6,23 @@ import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
-/** What every page has: the place it is in, and a sentence when the database is away. */
+/** What every page has: a form token in time, and a sentence when the database is away. */
 @ControllerAdvice
 class PageAdvice {
     private static final Logger log = LoggerFactory.getLogger(PageAdvice.class);
 
-    @ModelAttribute("path")
-    String path(HttpServletRequest request) {
-        return request.getRequestURI();
+    /** Makes the form token before anything is written: once a long page is on its way its cookie could not be sent. */
+    @ModelAttribute
+    void formToken(HttpServletRequest request) {
+        if (request.getAttribute(CsrfToken.class.getName()) instanceof CsrfToken token) {
+            token.getToken();
+        }
     }
 
     @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})

@@ -1,0 +1,112 @@
+package yellowrail.app;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.MockMvc;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpForm;
+import yellowrail.app.amps.AmpForms;
+import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.rounds.RoundForm;
+import yellowrail.app.rounds.RoundReader;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.tube.Catalogue;
+
+/** One application and one database for all integration tests: the same settings in each keep it to one context. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+@AutoConfigureMockMvc
+public abstract class AppIT {
+    @LocalServerPort
+    protected int port;
+
+    @Autowired
+    protected JdbcClient jdbc;
+
+    @Autowired
+    protected MockMvc mvc;
+
+    @Autowired
+    protected AmpStore amps;
+
+    @Autowired
+    protected RoundStore rounds;
+
+    /** A push-pull pair with own 10 Ω sense resistors. */
+    protected static AmpDescription pair(String name, String type) {
+        AmpForm empty = AmpForms.empty();
+        return AmpReader.read(
+                        new AmpForm(
+                                name,
+                                "pp",
+                                "pentode",
+                                "",
+                                "tracking",
+                                "per_tube",
+                                empty.socketName(),
+                                empty.socketChannel(),
+                                empty.socketSide(),
+                                List.of(type, type),
+                                "own",
+                                "tube",
+                                "10",
+                                "1",
+                                List.of("9.94", "10.02"),
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "230",
+                                "216",
+                                "244",
+                                List.of(),
+                                List.of(),
+                                List.of(),
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "",
+                                "middle",
+                                ""),
+                        Catalogue.shipped(),
+                        List.of("middle"))
+                .description()
+                .orElseThrow();
+    }
+
+    protected Amp keepPair(String name, String type) {
+        return amps.keep(UUID.randomUUID(), UUID.randomUUID(), 0, pair(name, type));
+    }
+
+    protected UUID keepRound(Amp amp, Map<String, String> values) {
+        UUID id = UUID.randomUUID();
+        RoundForm form = new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", values);
+        RoundReader.Read read =
+                RoundReader.read(form, amp.description(), id, Meter.CLASSES, java.time.OffsetDateTime.now());
+        if (read.complaints().any()) {
+            throw new IllegalStateException(read.complaints().byField().toString());
+        }
+        rounds.keep(id, amp, read.takenAt(), read.state(), "", read.readings());
+        return id;
+    }
+
+    protected static Map<String, String> pairValues(String first, String second) {
+        return Map.of(
+                "MAINS.", "230", "PLATE.V1", "421 V", "CURRENT.V1", first, "PLATE.V2", "421 V", "CURRENT.V2", second);
+    }
+}

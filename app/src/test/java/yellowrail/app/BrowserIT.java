@@ -1,0 +1,113 @@
+package yellowrail.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+
+/** Drives the real pages in headless Chromium; no page may log an error or ask anything of another machine. */
+public abstract class BrowserIT extends AppIT {
+    private static Playwright playwright;
+    private static Browser browser;
+
+    protected BrowserContext context;
+    protected Page page;
+    private final List<String> console = new ArrayList<>();
+    private final List<String> outside = new ArrayList<>();
+
+    @BeforeAll
+    static void launch() {
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of(System.getProperty("chromium", "/usr/bin/chromium")))
+                        .setHeadless(true)
+                        .setChromiumSandbox(false)
+                        .setArgs(List.of(
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+    }
+
+    @AfterAll
+    static void close() {
+        playwright.close();
+    }
+
+    @BeforeEach
+    void open() {
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = tab();
+    }
+
+    protected Page tab() {
+        Page tab = context.newPage();
+        tab.setDefaultTimeout(10_000);
+        tab.onConsoleMessage(m -> {
+            // A refused form answers 4xx on purpose; Chromium logs that as an error of its own.
+            boolean refused = m.text().matches("Failed to load resource: .* status of (409|422|503).*");
+            // A newer question replaces one under way, which htmx reports.
+            boolean replaced = m.text().matches("htmx:(afterRequest|sendAbort), .*");
+            if (!replaced && (m.type().equals("error") || m.type().equals("warning")) && !refused) {
+                console.add(m.type() + ": " + m.text());
+            }
+        });
+        tab.onPageError(e -> console.add("error: " + e));
+        tab.onRequest(r -> {
+            if (!r.url().startsWith("http://localhost:" + port + "/")
+                    && !r.url().startsWith("data:")) {
+                outside.add(r.url());
+            }
+        });
+        return tab;
+    }
+
+    @AfterEach
+    void shut() {
+        context.close();
+        assertThat(console).isEmpty();
+        assertThat(outside).isEmpty();
+    }
+
+    protected String url(String path) {
+        return "http://localhost:" + port + path;
+    }
+
+    /** Nothing serious or critical by axe, and nothing wider than the screen, in both themes and both sizes. */
+    protected void looksRight() {
+        for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+            page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+            for (int width : new int[] {1280, 390}) {
+                page.setViewportSize(width, width == 390 ? 844 : 800);
+                assertThat(page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth"))
+                        .as(page.url() + " is wider than " + width)
+                        .isEqualTo(0);
+                assertThat(new AxeBuilder(page).analyze().getViolations())
+                        .filteredOn(v -> List.of("serious", "critical").contains(v.getImpact()))
+                        .as(page.url() + " " + scheme + " " + width)
+                        .extracting(Rule::toString)
+                        .isEmpty();
+            }
+        }
+        page.setViewportSize(1280, 800);
+    }
+}

@@ -1,0 +1,168 @@
+package yellowrail.app.quickcheck;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import yellowrail.app.BrowserIT;
+
+class QuickCheckIT extends BrowserIT {
+    private Locator verdict() {
+        return page.getByTestId("verdict");
+    }
+
+    private void ask() {
+        page.navigate(url("/"));
+        page.fill("#tube", "6L6GC");
+        page.selectOption("#bias", "tracking");
+        page.fill("#volts", "431 V");
+        page.fill("#reading", "36.4 mV");
+        page.fill("#r", "1.00");
+    }
+
+    @Test
+    void answersWhileOneTypesAndKeepsItsStateInTheAddress() {
+        ask();
+        assertThat(page.locator("#answer")).containsText("49.5 %");
+        assertThat(page.locator("#answer")).containsText("14.9 ± 0.5 W");
+        assertThat(verdict()).containsText("no target chosen");
+        page.selectOption("#target", "middle");
+        assertThat(verdict()).containsText("below the window");
+        assertThat(page.locator("tr.on")).containsText("44.1 mV");
+        page.fill("#reading", "45 mV");
+        // In the window as read, but nobody knows the mains: no all-clear.
+        assertThat(verdict()).containsText("unknown");
+        assertThat(page.locator("#answer")).containsText("Mains voltage is not given");
+        page.fill("#mains", "230");
+        page.fill("#highest", "240");
+        assertThat(verdict()).containsText("in the window");
+        assertThat(verdict()).hasAttribute("data-clear", "true");
+        assertThat(page).hasURL(Pattern.compile(".*tube=6L6GC.*mains=230.*"));
+        page.reload();
+        assertThat(page.locator("#reading")).hasValue("45 mV");
+        assertThat(verdict()).containsText("in the window");
+    }
+
+    @Test
+    void shipsItsFontsAndItsScripts() {
+        page.navigate(url("/"));
+        page.evaluate("() => document.fonts.ready.then(() => true)");
+        assertThat(page.evaluate(
+                        "() => [...document.fonts].filter(f => f.status === 'loaded').map(f => f.family).join()"))
+                .asString()
+                .contains("IBM Plex Sans", "IBM Plex Mono");
+        assertThat(page.evaluate("() => typeof htmx")).isEqualTo("object");
+        assertThat(page.locator("body")).containsText("Lethal voltages");
+        assertThat(page.locator("body")).containsText("cannot see the amplifier");
+    }
+
+    @Test
+    void asksInsteadOfGuessing() {
+        ask();
+        page.fill("#tube", "6L6");
+        assertThat(page.locator("#say-tube")).containsText("Which one");
+        page.locator("#say-tube a", new com.microsoft.playwright.Page.LocatorOptions().setHasText("6L6GC"))
+                .click();
+        assertThat(page.locator("#tube")).hasValue("6L6GC");
+        assertThat(page.locator("#volts")).hasValue("431 V");
+        page.fill("#volts", "1,234");
+        assertThat(page.locator("#say-volts")).containsText("could mean 1.234 V or 1234 V");
+        assertThat(verdict()).containsText("unknown");
+        page.fill("#volts", "431 bananas");
+        assertThat(page.locator("#say-volts")).containsText("bananas");
+        assertThat(page.locator("#volts")).hasValue("431 bananas");
+        assertThat(page.locator("#volts")).hasAttribute("aria-invalid", "true");
+    }
+
+    @Test
+    void asksAboutALikelySlipWithBothResults() {
+        ask();
+        page.fill("#reading", "364 mV");
+        assertThat(page.locator("#answer .notice")).containsText("ten times the usual");
+        assertThat(page.locator("#answer .notice")).containsText("36.4 mV");
+        assertThat(verdict()).containsText("above the rating");
+        page.getByRole(AriaRole.LINK, new com.microsoft.playwright.Page.GetByRoleOptions().setName("use 36.4 mV"))
+                .click();
+        assertThat(page.locator("#reading")).hasValue("36.4 mV");
+    }
+
+    @Test
+    void opensEveryFigureToItsFormula() {
+        ask();
+        page.locator("summary", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Every figure"))
+                .click();
+        assertThat(page.locator("#workings")).containsText("Pp = Vpk · Ip");
+        assertThat(page.locator("#workings")).containsText("431.0 V · 34.47 mA");
+        assertThat(page.locator("#workings")).containsText("36.4 mV / 1.000 Ω");
+    }
+
+    @Test
+    void changesTheSentenceWithThePick() {
+        page.navigate(url("/"));
+        assertThat(page.locator("#n")).isHidden();
+        page.selectOption("#method", "shared");
+        assertThat(page.locator("#n")).isVisible();
+        page.selectOption("#method", "half");
+        assertThat(page.locator("#warm")).isVisible();
+        page.selectOption("#method", "grid");
+        assertThat(page.locator("#r")).isHidden();
+        page.fill("#tube", "6L6GC");
+        page.fill("#volts", "431");
+        page.fill("#reading", "-44.1");
+        assertThat(verdict()).containsText("unknown");
+        assertThat(page.locator("#answer")).containsText("not what the tube draws");
+    }
+
+    @Test
+    void becomesAnAmpWithItsFirstReadingByKeyboardAlone() {
+        page.navigate(url("/"));
+        page.locator("#tube").focus();
+        page.keyboard().type("6V6GT");
+        for (String[] step :
+                new String[][] {{"volts", "350 V"}, {"reading", "22.4 mV"}, {"r", "1.00"}, {"mains", "230"}}) {
+            for (int tabs = 0; tabs < 40; tabs++) {
+                page.keyboard().press("Tab");
+                if (step[0].equals(page.evaluate("() => document.activeElement.id"))) {
+                    break;
+                }
+            }
+            page.keyboard().type(step[1]);
+        }
+        assertThat(page.locator("#answer")).containsText("22.4 mA cathode current");
+        for (int tabs = 0; tabs < 40 && !"ampName".equals(page.evaluate("() => document.activeElement.id")); tabs++) {
+            page.keyboard().press("Tab");
+        }
+        page.keyboard().type("Crake 12");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("h1")).hasText("Crake 12");
+        assertThat(page.locator(".told")).containsText("Kept");
+        assertThat(page.locator(".map")).containsText("V1");
+        assertThat(page.locator("body")).containsText("Not measured: V2");
+        Object stored = jdbc.sql("select raw from reading r join round q on q.id = r.round_id join amp_version a on"
+                        + " a.amp_id = q.amp_id where a.name = 'Crake 12' and quantity = 'CURRENT'")
+                .query(String.class)
+                .single();
+        assertThat(stored).isEqualTo("22.4 mV");
+    }
+
+    @Test
+    void looksRightInBothThemesAndSizes() {
+        ask();
+        assertThat(page.locator("#answer")).containsText("49.5 %");
+        looksRight();
+    }
+
+    @Test
+    void doesNotMoveTheFieldBeingTyped() {
+        ask();
+        assertThat(page.locator("#answer")).containsText("49.5 %");
+        double before = page.locator("#reading").boundingBox().y;
+        page.locator("#reading").fill("zzz");
+        assertThat(page.locator("#say-reading")).containsText("zzz");
+        org.assertj.core.api.Assertions.assertThat(page.locator("#reading").boundingBox().y)
+                .isEqualTo(before);
+    }
+}

@@ -1,0 +1,85 @@
+package yellowrail.app.tubes;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import yellowrail.app.BrowserIT;
+import yellowrail.app.amps.Amp;
+
+class TubePagesIT extends BrowserIT {
+    @Test
+    void showsEveryPublicationAndWhatIsNotKnown() {
+        page.navigate(url("/tubes"));
+        assertThat(page.locator("tbody tr", new com.microsoft.playwright.Page.LocatorOptions().setHasText("6V6GT")))
+                .containsText("design maximum");
+        looksRight();
+        page.click("text=KT88");
+        assertThat(page.locator("body")).containsText("35 W (verify)");
+        assertThat(page.locator("body")).containsText("46 W");
+        looksRight();
+        page.navigate(url("/tubes/KT90"));
+        assertThat(page.locator("body")).containsText("not known");
+        page.navigate(url("/tubes/6973"));
+        assertThat(page.locator("aside")).containsText("not known for sure");
+    }
+
+    @Test
+    void takesAnOwnTypeAndJudgesByIt() {
+        page.navigate(url("/tubes/new"));
+        page.fill("#designation", "X19");
+        page.fill("#plateWatts", "nineteen");
+        page.click("text=Keep this type");
+        assertThat(page.locator("#say-plateWatts")).containsText("nineteen");
+        page.fill("#plateWatts", "19");
+        page.fill("#source", "own measurement, 2026");
+        page.fill("#share", "6");
+        page.fill("#band", "2");
+        looksRight();
+        page.click("text=Keep this type");
+        assertThat(page.locator("h1")).hasText("X19");
+        page.navigate(url("/?tube=X19&volts=396.5&reading=327.1mV&r=9.94&bias=tracking"));
+        assertThat(page.locator("#answer")).containsText("12.3 ± 0.4 W");
+        assertThat(page.locator("#answer")).containsText("of 19 W");
+    }
+
+    @Test
+    void keepsTheFiguresAStoredRoundWasJudgedBy() {
+        Amp amp = keepPair("Dunlin 40", "5881");
+        var round = keepRound(amp, pairValues("309 mV", "301 mV"));
+        page.navigate(url("/tubes/5881/correct"));
+        page.fill("#plateWatts", "26");
+        page.fill("#source", "corrected sheet");
+        page.click("text=Keep this type");
+        assertThat(page.locator("body")).containsText("26.0 W");
+        page.navigate(url("/rounds/" + round));
+        assertThat(page.locator("body")).containsText("23 W");
+        var later = keepRound(amp, pairValues("309 mV", "301 mV"));
+        assertThat(rounds.round(later).types().get("5881").own()).isTrue();
+        assertThat(rounds.round(round).types().get("5881").own()).isFalse();
+    }
+
+    @Test
+    void editsTargetsAndAddsAMeter() {
+        page.navigate(url("/settings"));
+        looksRight();
+        page.fill("#name", "my middle");
+        page.fill("#lo", "70");
+        page.fill("#hi", "60");
+        page.click("text=Keep this target");
+        assertThat(page.locator("body")).containsText("rises within");
+        assertThat(page.locator("#name")).hasValue("my middle");
+        page.fill("#lo", "58");
+        page.fill("#hi", "64");
+        page.click("text=Keep this target");
+        assertThat(page.locator("body")).containsText("58 to 64");
+        page.fill("#meterName", "bench three");
+        for (String field : new String[] {"vPercent", "aPercent", "oPercent"}) {
+            page.fill("#" + field, "0.2");
+        }
+        page.click("text=Keep this meter");
+        assertThat(page.locator("body")).containsText("bench three");
+        page.navigate(url("/"));
+        assertThat(page.locator("#target")).containsText("my middle");
+    }
+}
