@@ -40,10 +40,10 @@ document.addEventListener('htmx:afterSettle', () => {
 });
 
 // What is typed into a form to be saved is kept in this browser until the server has it.
-document.querySelectorAll('form[data-draft]').forEach((form) => {
+function keepDraft(form) {
   const key = `draft:${form.dataset.draft}`;
   const kept = sessionStorage.getItem(key);
-  if (kept && !form.dataset.filled) {
+  if (kept && form.dataset.filled !== 'true') {
     new URLSearchParams(kept).forEach((value, name) => {
       const field = form.elements[name];
       if (field && field.type !== 'hidden' && !(field instanceof RadioNodeList) && field.type !== 'checkbox') field.value = value;
@@ -55,5 +55,8 @@ document.querySelectorAll('form[data-draft]').forEach((form) => {
     data.delete('_csrf');
     sessionStorage.setItem(key, new URLSearchParams(data).toString());
   });
+}
+document.addEventListener('DOMContentLoaded', () => {
+  document.querySelectorAll('[data-saved-draft]').forEach((saved) => sessionStorage.removeItem(`draft:${saved.dataset.savedDraft}`));
+  document.querySelectorAll('form[data-draft]').forEach(keepDraft);
 });
-document.querySelectorAll('[data-saved-draft]').forEach((saved) => sessionStorage.removeItem(`draft:${saved.dataset.savedDraft}`));

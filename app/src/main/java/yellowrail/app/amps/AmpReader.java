@@ -83,7 +83,7 @@ public final class AmpReader {
         BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, BiasScheme.FIXED_UNKNOWN);
         double tap = connection == Connection.ULTRALINEAR ? tap() : 0;
         List<Socket> sockets = sockets(topology);
-        List<SenseGroup> groups = sockets.isEmpty() ? List.of() : groups(sockets, connection, tap);
+        List<SenseGroup> groups = groups(sockets, connection, tap);
         Mains mains = mains();
         Optional<Double> screenOhms = value("screenOhms", form.screenOhms(), Fields.SCREEN_OHMS);
         Optional<Double> chokeOhms = value("chokeOhms", form.chokeOhms(), Fields.WINDING_OHMS);
@@ -216,6 +216,11 @@ public final class AmpReader {
                 Map.of("tube", Grouping.TUBE, "side", Grouping.SIDE, "channel", Grouping.CHANNEL, "all", Grouping.ALL),
                 Grouping.TUBE);
         boolean single = List.of("own", "adaptor", "ma", "grid").contains(or(form.method(), "own"));
+        if (sockets.isEmpty()) {
+            // Its fields still get their sentences, so that they need not be sent twice.
+            method(2, 0, connection, tap);
+            return List.of();
+        }
         Map<String, List<String>> points = (single ? Grouping.TUBE : grouping).points(sockets);
         List<SenseGroup> groups = new ArrayList<>();
         int index = 0;

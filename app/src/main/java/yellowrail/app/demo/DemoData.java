@@ -40,11 +40,14 @@ class DemoData implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) {
-        if (amps.all().isEmpty()) {
-            bittern();
-            reedling();
-            avocet();
-        }
+        fill();
+    }
+
+    /** Ids follow from names, so that filling twice stores once. */
+    void fill() {
+        bittern();
+        reedling();
+        avocet();
     }
 
     /** A fixed-bias pair of 6550, each with its own sense resistor, set warmer step by step and drifting apart a little. */

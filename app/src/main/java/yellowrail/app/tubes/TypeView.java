@@ -65,10 +65,7 @@ record TypeView(
     }
 
     private static String text(Optional<Figure> figure, Unit unit) {
-        return figure.map(f -> Show.si(f.value(), unit, 3)
-                                .replaceAll("(\\.\\d*?)0+ ", "$1 ")
-                                .replace(". ", " ")
-                        + (f.toBeVerified() ? " (verify)" : ""))
+        return figure.map(f -> Show.siPlain(f.value(), unit, 3) + (f.toBeVerified() ? " (verify)" : ""))
                 .orElse("not known");
     }
 

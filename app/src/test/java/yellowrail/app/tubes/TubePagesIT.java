@@ -51,7 +51,7 @@ class TubePagesIT extends BrowserIT {
         page.fill("#plateWatts", "26");
         page.fill("#source", "corrected sheet");
         page.click("text=Keep this type");
-        assertThat(page.locator("body")).containsText("26.0 W");
+        assertThat(page.locator("body")).containsText("26 W");
         page.navigate(url("/rounds/" + round));
         assertThat(page.locator("body")).containsText("23 W");
         var later = keepRound(amp, pairValues("309 mV", "301 mV"));

@@ -23,6 +23,13 @@ public final class Show {
         return significant(scaled, significant) + " " + prefix.symbol() + unit.symbol();
     }
 
+    /** At most the given significant digits with a fitting prefix and no trailing zeros, for round figures. */
+    public static String siPlain(double value, Unit unit, int digits) {
+        String[] parts = si(value, unit, digits).split(" ", 2);
+        String number = parts[0].contains(".") ? parts[0].replaceAll("0+$", "").replaceAll("\\.$", "") : parts[0];
+        return number + " " + parts[1];
+    }
+
     /** The value with the digits a meter showed, so that {@code 36.40 mV} keeps its zero. */
     static String digits(double value, Unit unit, double lastDigit) {
         Prefix prefix = prefixFor(value, unit);
@@ -40,6 +47,9 @@ public final class Show {
 
     /** A number with a count of significant digits, without an exponent. */
     public static String significant(double value, int digits) {
+        if (!Double.isFinite(value)) {
+            return "unknown";
+        }
         if (value == 0) {
             return "0";
         }

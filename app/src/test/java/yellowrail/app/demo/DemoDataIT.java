@@ -1,0 +1,48 @@
+package yellowrail.app.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import yellowrail.app.AppIT;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Round;
+import yellowrail.core.idle.Verdict;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.target.Profiles;
+
+class DemoDataIT extends AppIT {
+    private List<RoundAnswer> roundsOf(String name) {
+        Amp amp = amps.all().stream()
+                .filter(a -> a.description().name().equals(name))
+                .findFirst()
+                .orElseThrow();
+        return rounds.rounds(amp.id()).stream()
+                .map((Round r) -> r.judged(Profiles.SHIPPED))
+                .toList();
+    }
+
+    @Test
+    void theDemoAmpsTellTheirStories() {
+        DemoData demo = new DemoData(amps, rounds);
+        demo.fill();
+        demo.fill();
+        Stream.of("Bittern 60", "Reedling 30", "Avocet Stereo")
+                .forEach(name -> assertThat(roundsOf(name)).hasSizeGreaterThanOrEqualTo(3));
+
+        List<RoundAnswer> bittern = roundsOf("Bittern 60");
+        assertThat(bittern.get(0).verdict().place()).isEqualTo(Verdict.Place.BELOW_WINDOW);
+        assertThat(bittern.get(3).verdict().allClear()).isTrue();
+
+        // The mean of the quad looks innocent; behind it one tube is above its rating.
+        List<RoundAnswer> reedling = roundsOf("Reedling 30");
+        assertThat(reedling.get(0).verdict().place()).isEqualTo(Verdict.Place.IN_WINDOW);
+        assertThat(reedling.get(0).verdict().qualifiers()).contains(Verdict.Qualifier.MEAN_ONLY);
+        assertThat(reedling.get(2).verdict().place()).isEqualTo(Verdict.Place.ABOVE_RATING);
+        assertThat(reedling.get(2).worst()).isEqualTo("V3");
+        assertThat(reedling.get(2).warnings()).isEmpty();
+
+        assertThat(roundsOf("Avocet Stereo").get(2).verdict().allClear()).isFalse();
+    }
+}

@@ -1,0 +1,89 @@
+package yellowrail.core.amp;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+
+class SensingMethodTest {
+    private static Typed typed(double value, Unit unit) {
+        return Typed.of(value, unit);
+    }
+
+    private static Seen.Current current(SensingMethod method, double value) {
+        Seen seen = method.see(typed(value, method.field().unit()), Meter.FINE);
+        assertThat(seen).isInstanceOf(Seen.Current.class);
+        return (Seen.Current) seen;
+    }
+
+    @Test
+    void theAdaptorsZeroIsTakenOff() {
+        SocketAdaptor adaptor = new SocketAdaptor(1, 1, 0.0012);
+        assertThat(current(adaptor, 0.0362).perTube().value()).isCloseTo(0.035, within(1e-12));
+        assertThat(adaptor.readingAt(new TubeCurrents(0.033, 0.002)).orElseThrow())
+                .isCloseTo(0.0362, within(1e-12));
+        assertThat(adaptor.see(typed(0.0005, Unit.VOLT), Meter.FINE)).isInstanceOf(Seen.Nothing.class);
+    }
+
+    @Test
+    void otherLoadsAreTakenOffACombinedPoint() {
+        CombinedPoint point = new CombinedPoint(SenseResistor.marked(1, 1), 4, 0.008);
+        assertThat(current(point, 0.128).perTube().value()).isCloseTo(0.030, within(1e-12));
+        assertThat(current(point, 0.128).mean()).isTrue();
+        assertThat(point.see(typed(0.004, Unit.VOLT), Meter.FINE)).isInstanceOf(Seen.Nothing.class);
+    }
+
+    /** A milliammeter of 8 Ω across a half primary of 92 Ω reads 8 % low. */
+    @Test
+    void aMeterThatBridgesAWindingReadsLow() {
+        DirectMilliamps bridged =
+                new DirectMilliamps(DirectMilliamps.Where.PLATE, Optional.of(new DirectMilliamps.Bridge(8, 92)), true);
+        assertThat(current(bridged, 0.0276).perTube().value()).isCloseTo(0.030, within(1e-9));
+        assertThat(current(bridged, 0.0276).kind()).isEqualTo(Seen.Kind.PLATE);
+        DirectMilliamps unaware = new DirectMilliamps(DirectMilliamps.Where.PLATE, Optional.empty(), false);
+        assertThat(unaware.see(typed(0.03, Unit.AMPERE), Meter.FINE)).isInstanceOf(Seen.Nothing.class);
+    }
+
+    @Test
+    void whatAMethodCannotTellIsNotTold() {
+        for (SensingMethod method : List.of(
+                new GridVoltsOnly(),
+                new PanelMeter(1, Optional.empty()),
+                new SupplyResistor(SenseResistor.marked(100, 5)))) {
+            assertThat(method.see(typed(5, method.field().unit()), Meter.FINE)).isInstanceOf(Seen.Nothing.class);
+            assertThat(method.readingAt(new TubeCurrents(0.03, 0.002))).isEmpty();
+        }
+        PanelMeter calibrated = new PanelMeter(1, Optional.of(new PanelMeter.Calibration(4, 0.032, 0.03)));
+        assertThat(current(calibrated, 5).perTube().value()).isCloseTo(0.040, within(1e-12));
+    }
+
+    @Test
+    void refusesImpossibleElements() {
+        assertThatThrownBy(() -> SenseResistor.marked(0, 1)).hasMessageContaining("0.0 Ω");
+        assertThatThrownBy(() -> SenseResistor.marked(-10, 1)).hasMessageContaining("-10");
+        assertThatThrownBy(() -> SenseResistor.marked(Double.NaN, 1)).hasMessageContaining("NaN");
+        assertThatThrownBy(() -> new SharedResistor(SenseResistor.marked(1, 1), 9))
+                .hasMessageContaining("9 tubes");
+        assertThatThrownBy(() -> Mains.around(230, Optional.of(400.0))).hasMessageContaining("400");
+        assertThatThrownBy(
+                        () -> new SenseGroup("pair", List.of("V1"), new SharedResistor(SenseResistor.marked(1, 1), 2)))
+                .hasMessageContaining("2 tubes and stands at 1");
+    }
+
+    @Test
+    void dissipationFollowsTheMainsByTheSchemesExponent() {
+        assertThat(BiasScheme.FIXED_TRACKING.dissipationFactor(1.1)).isCloseTo(1.269, within(0.001));
+        assertThat(BiasScheme.FIXED_CONSTANT.dissipationFactor(1.1)).isCloseTo(1.673, within(0.001));
+        assertThat(BiasScheme.FIXED_CONSTANT.dissipationFactor(0.9)).isCloseTo(0.526, within(0.001));
+        assertThat(BiasScheme.CATHODE.dissipationFactor(1.1)).isCloseTo(1.222, within(0.001));
+        assertThat(BiasScheme.FIXED_UNKNOWN.dissipationFactor(1.1))
+                .isEqualTo(BiasScheme.FIXED_CONSTANT.dissipationFactor(1.1));
+        assertThat(BiasScheme.CATHODE.dissipationFactor(1.2)).isNaN();
+    }
+}
