@@ -47,11 +47,11 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
     private static CurrentSplit unsplit(Seen.Current seen, Findings findings) {
         findings.upperBound |= seen.kind() != Seen.Kind.PLATE;
         Optional<Estimate> cathode = seen.kind() == Seen.Kind.CATHODE ? Optional.of(seen.perTube()) : Optional.empty();
-        findings.formula(
+        findings.formula(() -> new Formula(
                 "Plate current",
                 seen.kind() == Seen.Kind.PLATE ? "Ip as seen" : "Ip ≤ I, screen not counted",
                 seen.numbers(),
-                amps(seen.perTube()));
+                amps(seen.perTube())));
         return new CurrentSplit(cathode, seen.perTube(), Optional.empty());
     }
 
@@ -59,7 +59,6 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
         double q = share.share();
         double band = share.band();
         Estimate perTube = seen.perTube();
-        String percent = Show.significant(100 * q, 3) + " ± " + Show.significant(100 * band, 2) + " %";
         Estimate plate = switch (seen.kind()) {
             case CATHODE ->
                 new Estimate(perTube.value() * (1 - q), perTube.errors().and("screen share", band / (1 - q)));
@@ -74,15 +73,15 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 ? perTube
                 : new Estimate(plate.value() / (1 - q), plate.errors().and("screen share", band / (1 - q)));
         Estimate screen = new Estimate(cathode.value() * q, cathode.errors().and("screen share", band / q));
-        findings.formula(
+        findings.formula(() -> new Formula(
                 "Plate current",
                 switch (seen.kind()) {
                     case CATHODE -> "Ip = Ik · (1 − q), q = screen share of cathode current";
                     case PLATE -> "Ip as seen; a plate reading has no screen current in it";
                     case PLATE_AND_TAPPED_SCREEN -> "Ip = I / (1 + τ · q / (1 − q))";
                 },
-                seen.kind() == Seen.Kind.PLATE ? amps(perTube) : amps(perTube) + ", q = " + percent,
-                amps(plate));
+                seen.kind() == Seen.Kind.PLATE ? amps(perTube) : amps(perTube) + ", q = " + percent(share),
+                amps(plate)));
         return new CurrentSplit(Optional.of(cathode), plate, Optional.of(screen));
     }
 
@@ -125,18 +124,22 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 : new Estimate(
                         plate.value() + amperes,
                         plate.errors().and(errors.times(amperes / Math.max(plate.value(), 1e-9))));
-        findings.formula(
+        findings.formula(() -> new Formula(
                 "Screen current",
                 "Ig2 = V(Rg2) / Rg2" + (measured.tubes() > 1 ? " / N" : ""),
                 measured.drop().echo() + " / " + Show.si(ohms, Unit.OHM)
                         + (measured.tubes() > 1 ? " / " + measured.tubes() : ""),
-                amps(screen));
-        findings.formula(
+                amps(screen)));
+        findings.formula(() -> new Formula(
                 "Plate current",
                 carried == 0 ? "Ip as seen" : carried == 1 ? "Ip = Ik − Ig2" : "Ip = I − τ · Ig2",
                 amps(seen.perTube()) + (carried == 0 ? "" : " − " + Show.si(carried * amperes, Unit.AMPERE, 3)),
-                amps(plate));
+                amps(plate)));
         return Optional.of(new CurrentSplit(Optional.of(cathode), plate, Optional.of(screen)));
+    }
+
+    private static String percent(ScreenShare share) {
+        return Show.significant(100 * share.share(), 3) + " ± " + Show.significant(100 * share.band(), 2) + " %";
     }
 
     private static String amps(Estimate estimate) {

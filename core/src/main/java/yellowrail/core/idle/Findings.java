@@ -3,16 +3,21 @@ package yellowrail.core.idle;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** Collects what the steps of one check have to say: formulas, gaps and notes. */
 final class Findings {
-    final List<Formula> formulas = new ArrayList<>();
+    private final List<Supplier<Formula>> formulas = new ArrayList<>(10);
     final List<Missing> missing = new ArrayList<>();
     final List<String> notes = new ArrayList<>();
     boolean upperBound;
 
-    void formula(String name, String symbols, String numbers, String result) {
-        formulas.add(new Formula(name, symbols, numbers, result));
+    void formula(Supplier<Formula> formula) {
+        formulas.add(formula);
+    }
+
+    List<Formula> formulas() {
+        return new LazyList<>(formulas);
     }
 
     /** Something without which there is no result at all. */
@@ -25,8 +30,7 @@ final class Findings {
     }
 
     List<Missing> ranked() {
-        return missing.stream()
-                .sorted(Comparator.comparingDouble(Missing::effect).reversed())
-                .toList();
+        missing.sort(Comparator.comparingDouble(Missing::effect).reversed());
+        return List.copyOf(missing);
     }
 }

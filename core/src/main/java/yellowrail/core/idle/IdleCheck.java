@@ -47,12 +47,12 @@ public final class IdleCheck {
         Optional<CurrentSplit> split = seen.flatMap(s -> CurrentSplit.of(question, s, findings));
         Optional<Estimate> vpk = new PlateVoltage(question, findings).find(seen, split.map(CurrentSplit::plate));
         Optional<Estimate> watts = split.flatMap(s -> vpk.map(v -> v.times(s.plate())));
-        watts.ifPresent(w -> findings.formula(
+        watts.ifPresent(w -> findings.formula(() -> new Formula(
                 "Plate dissipation",
                 "Pp = Vpk · Ip",
                 Show.si(vpk.get().value(), Unit.VOLT) + " · "
                         + Show.si(split.get().plate().value(), Unit.AMPERE),
-                Show.plusMinus(w.value(), w.likely()) + " W"));
+                Show.plusMinus(w.value(), w.likely()) + " W")));
         Optional<Double> upperBound =
                 seen.flatMap(s -> vpk.map(v -> v.value() * s.perTube().value()));
         Optional<Double> unloaded = question.plate().reference() == PlateVolts.Reference.TUBES_OUT
@@ -81,7 +81,7 @@ public final class IdleCheck {
                     findings.ranked(),
                     slips,
                     findings.notes,
-                    findings.formulas);
+                    findings.formulas());
         }
         return judged(
                 question,
@@ -110,12 +110,12 @@ public final class IdleCheck {
         MainsJudgement mains = MainsJudgement.of(question, ratings, findings);
         double spread = 1 + (seen.mean() ? question.circumstances().spread().orElse(0.0) : 0.0);
         Estimate judged = share.times(mains.factor() * spread);
-        findings.formula(
+        findings.formula(() -> new Formula(
                 "Share of the rating",
                 "Pp / P rated (" + ratings.edition() + ")",
                 Show.significant(watts.value(), 4) + " W / " + Show.significant(rating.value(), 3) + " W",
-                Show.plusMinus(100 * share.value(), 100 * share.likely()) + " %");
-        errorFormula(watts.errors(), findings);
+                Show.plusMinus(100 * share.value(), 100 * share.likely()) + " %"));
+        findings.formula(() -> errorFormula(watts.errors()));
         if (rating.toBeVerified()) {
             findings.notes.add("The plate rating of " + Show.significant(rating.value(), 3)
                     + " W is to be verified with the maker's sheet.");
@@ -127,7 +127,7 @@ public final class IdleCheck {
         others.check(Optional.of(split), Optional.of(vpk), Optional.of(watts), spread);
         Optional<Window> window = window(question, rating.value(), vpk, split, findings);
         Verdict verdict =
-                new Judge(question, ratings, findings, others, mains).judge(share, judged, window, seen.mean());
+                new Judge(question, ratings, findings, others, mains, seen.mean()).judge(share, judged, window);
         return new IdleAnswer(
                 split.cathode(),
                 Optional.of(split.plate()),
@@ -142,12 +142,12 @@ public final class IdleCheck {
                 mains.words(),
                 Optional.empty(),
                 verdict,
-                others.checks,
+                new LazyList<>(others.checks),
                 TargetReadings.of(question, windows, rating.value(), vpk, split),
                 findings.ranked(),
                 Slips.find(question, ratings, seen, Optional.of(vpk), Optional.of(share)),
                 findings.notes,
-                findings.formulas);
+                findings.formulas());
     }
 
     private static Optional<Seen.Current> see(IdleQuestion question, Findings findings) {
@@ -169,11 +169,11 @@ public final class IdleCheck {
             return Optional.empty();
         }
         Seen.Current current = (Seen.Current) seen;
-        findings.formula(
+        findings.formula(() -> new Formula(
                 current.kind() == Seen.Kind.CATHODE ? "Cathode current" : "Current seen",
                 current.symbols(),
                 current.numbers(),
-                Show.si(current.perTube().value(), Unit.AMPERE));
+                Show.si(current.perTube().value(), Unit.AMPERE)));
         findings.notes.addAll(current.notes());
         if (question.method() instanceof HalfPrimary winding
                 && winding.warmerBy().isEmpty()) {
@@ -219,7 +219,7 @@ public final class IdleCheck {
         return meaning;
     }
 
-    private static void errorFormula(ErrorBudget errors, Findings findings) {
+    private static Formula errorFormula(ErrorBudget errors) {
         StringBuilder terms = new StringBuilder();
         for (ErrorBudget.Term term : errors.terms()) {
             if (term.relative() > 0) {
@@ -230,7 +230,7 @@ public final class IdleCheck {
                         .append(" %");
             }
         }
-        findings.formula(
+        return new Formula(
                 "Uncertainty",
                 "likely = 2/√3 · √Σa², worst = Σa; errors of one meter are added first",
                 terms.isEmpty() ? "no limits of error known" : terms.toString(),

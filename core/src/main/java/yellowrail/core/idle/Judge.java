@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
@@ -20,15 +21,23 @@ final class Judge {
     private final Findings findings;
     private final OtherLimits others;
     private final MainsJudgement mains;
-    private final List<String> reasons = new ArrayList<>();
+    private final boolean mean;
+    private final List<Supplier<String>> reasons = new ArrayList<>(4);
     private final Set<Verdict.Qualifier> qualifiers = EnumSet.noneOf(Verdict.Qualifier.class);
 
-    Judge(IdleQuestion question, Ratings ratings, Findings findings, OtherLimits others, MainsJudgement mains) {
+    Judge(
+            IdleQuestion question,
+            Ratings ratings,
+            Findings findings,
+            OtherLimits others,
+            MainsJudgement mains,
+            boolean mean) {
         this.question = question;
         this.ratings = ratings;
         this.findings = findings;
         this.others = others;
         this.mains = mains;
+        this.mean = mean;
     }
 
     static Verdict unknown(Findings findings) {
@@ -42,8 +51,8 @@ final class Judge {
                         .toList());
     }
 
-    Verdict judge(Estimate share, Estimate judged, Optional<Window> window, boolean mean) {
-        qualify(mean);
+    Verdict judge(Estimate share, Estimate judged, Optional<Window> window) {
+        qualify();
         Verdict.Place place = place(share, judged, window);
         boolean possibly =
                 (place == Verdict.Place.ABOVE_RATING && judged.value() <= 1 && others.dissipationsOver.isEmpty())
@@ -51,27 +60,28 @@ final class Judge {
         List<Missing> blocking =
                 findings.missing.stream().filter(Missing::blocks).toList();
         if (place == Verdict.Place.IN_WINDOW && (!blocking.isEmpty() || qualifiers.contains(Verdict.Qualifier.STALE))) {
-            reasons.add(0, percent(share.value()) + " as read lies in your window, but that is no all-clear yet.");
-            blocking.forEach(m -> reasons.add(m.sentence()));
+            reasons.add(
+                    0, () -> percent(share.value()) + " as read lies in your window, but that is no all-clear yet.");
+            blocking.forEach(m -> reasons.add(m::sentence));
             place = Verdict.Place.UNKNOWN;
         }
-        reasons.addAll(others.othersOver);
-        return new Verdict(place, possibly, qualifiers, reasons);
+        others.othersOver.forEach(o -> reasons.add(() -> o));
+        return new Verdict(place, possibly, qualifiers, new LazyList<>(reasons));
     }
 
-    private void qualify(boolean mean) {
+    private void qualify() {
         Circumstances state = question.circumstances();
         if (state.limiter()) {
             qualifiers.add(Verdict.Qualifier.PROVISIONAL);
-            reasons.add("A limiter is in series: heaters and B+ are low, so this is provisional.");
+            reasons.add(() -> "A limiter is in series: heaters and B+ are low, so this is provisional.");
         }
         if (state.reducedMains()) {
             qualifiers.add(Verdict.Qualifier.PROVISIONAL);
-            reasons.add("The mains is turned down: this is provisional.");
+            reasons.add(() -> "The mains is turned down: this is provisional.");
         }
         state.pairing().stale().ifPresent(why -> {
             qualifiers.add(Verdict.Qualifier.STALE);
-            reasons.add("Stale: " + why + ".");
+            reasons.add(() -> "Stale: " + why + ".");
         });
         if (mean) {
             qualifiers.add(Verdict.Qualifier.MEAN_ONLY);
@@ -85,32 +95,29 @@ final class Judge {
     }
 
     private Verdict.Place place(Estimate share, Estimate judged, Optional<Window> window) {
-        String judgedText = plusMinus(judged) + " of the "
-                + Show.plain(ratings.plateWatts().orElseThrow().value(), 3) + " W "
-                + ratings.system().words() + " rating " + mains.words() + worstTube();
         if (judged.high() >= 1 || !others.dissipationsOver.isEmpty()) {
             if (judged.high() >= 1) {
-                reasons.add(judgedText
+                reasons.add(() -> judgedText(judged)
                         + (judged.value() > 1 ? ": above the rating." : ": the rating lies inside the error band."));
             }
-            reasons.addAll(others.dissipationsOver);
+            others.dissipationsOver.forEach(o -> reasons.add(() -> o));
             return Verdict.Place.ABOVE_RATING;
         }
         if (judged.high() >= question.ceiling()) {
-            reasons.add(judgedText
+            reasons.add(() -> judgedText(judged)
                     + (judged.value() > question.ceiling()
                             ? ": above your ceiling of " + percent(question.ceiling()) + "."
                             : ": your ceiling of " + percent(question.ceiling()) + " lies inside the error band."));
             return Verdict.Place.ABOVE_CEILING;
         }
         if (window.isEmpty()) {
-            reasons.add(judgedText + ": under your ceiling of " + percent(question.ceiling())
+            reasons.add(() -> judgedText(judged) + ": under your ceiling of " + percent(question.ceiling())
                     + ". No target is chosen, so there is nothing to be in or out of.");
             return Verdict.Place.NO_TARGET;
         }
         Window aim = window.get();
-        String edges = percent(aim.low()) + " to " + percent(aim.high()) + " (" + aim.name() + ")";
-        reasons.add(plusMinus(share) + " as read, your window is " + edges + "; " + judgedText + ".");
+        reasons.add(() -> plusMinus(share) + " as read, your window is " + percent(aim.low()) + " to "
+                + percent(aim.high()) + " (" + aim.name() + "); " + judgedText(judged) + ".");
         // The edges as they are printed: 0.5499999 is 55 % to a builder.
         double edge = 1e-9;
         return share.value() < aim.low() - edge
@@ -118,12 +125,20 @@ final class Judge {
                 : share.value() > aim.high() + edge ? Verdict.Place.ABOVE_WINDOW : Verdict.Place.IN_WINDOW;
     }
 
+    private String judgedText(Estimate judged) {
+        return plusMinus(judged) + " of the "
+                + Show.plain(ratings.plateWatts().orElseThrow().value(), 3) + " W "
+                + ratings.system().words() + " rating " + mains.words() + worstTube();
+    }
+
     private String worstTube() {
-        return question.circumstances()
-                .spread()
-                .filter(s -> s > 0)
-                .map(s -> " for the hottest tube of a ±" + Show.plain(100 * s, 2) + " % spread")
-                .orElse("");
+        return !mean
+                ? ""
+                : question.circumstances()
+                        .spread()
+                        .filter(s -> s > 0)
+                        .map(s -> " for the hottest tube of a ±" + Show.plain(100 * s, 2) + " % spread")
+                        .orElse("");
     }
 
     private static String plusMinus(Estimate share) {

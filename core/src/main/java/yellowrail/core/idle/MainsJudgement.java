@@ -49,7 +49,7 @@ record MainsJudgement(double factor, boolean known, String words) {
         }
         double exponent = bias.exponent(target / now);
         if (factor != 1) {
-            findings.formula(
+            findings.formula(() -> new Formula(
                     "Judged at " + volts + " mains",
                     "P ∝ mains^x, x for " + bias.words()
                             + (bias == BiasScheme.FIXED_UNKNOWN || bias == BiasScheme.MIXED
@@ -58,7 +58,7 @@ record MainsJudgement(double factor, boolean known, String words) {
                             + ", estimate",
                     "(" + Show.significant(target, 4) + " / " + Show.significant(now, 4) + ")^"
                             + Show.significant(exponent, 2),
-                    "× " + Show.significant(factor, 3));
+                    "× " + Show.significant(factor, 3)));
         }
         return new MainsJudgement(factor, true, (highest ? "at highest mains, " : "at nominal mains, ") + volts);
     }

@@ -3,6 +3,7 @@ package yellowrail.core.idle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import yellowrail.core.amp.Connection;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
@@ -22,7 +23,7 @@ final class OtherLimits {
     private final Ratings ratings;
     private final Findings findings;
     private final double mainsFactor;
-    final List<LimitCheck> checks = new ArrayList<>();
+    final List<Supplier<LimitCheck>> checks = new ArrayList<>(6);
     Optional<Estimate> screenWatts = Optional.empty();
     /** Dissipations over their limit, or with the limit inside the error band; sentences. */
     final List<String> dissipationsOver = new ArrayList<>();
@@ -42,12 +43,12 @@ final class OtherLimits {
         Optional<Estimate> screenAmps = split.flatMap(CurrentSplit::screen);
         if (screenVolts.isPresent() && screenAmps.isPresent()) {
             screenWatts = Optional.of(screenVolts.get().times(screenAmps.get()));
-            findings.formula(
+            findings.formula(() -> new Formula(
                     "Screen dissipation",
                     "Pg2 = Vg2k · Ig2",
                     Show.si(screenVolts.get().value(), Unit.VOLT) + " · "
                             + Show.si(screenAmps.get().value(), Unit.AMPERE, 3),
-                    Show.significant(screenWatts.get().value(), 3) + " W");
+                    Show.significant(screenWatts.get().value(), 3) + " W"));
         }
         boolean screenBound =
                 question.screenVolts().isEmpty() && question.stage().connection() == Connection.PENTODE;
@@ -84,7 +85,7 @@ final class OtherLimits {
         double value = volts.value() - cathode;
         return value > 0
                 ? Optional.of(new Estimate(
-                        value, ErrorBudget.exact().and("meter on " + volts.echo(), meter.limit(volts) / value)))
+                        value, ErrorBudget.exact().and("meter on screen volts", meter.limit(volts) / value)))
                 : Optional.empty();
     }
 
@@ -101,7 +102,7 @@ final class OtherLimits {
                     "Screen volts are missing: with the plate's volts on the screen its dissipation"
                             + " would reach the limit.",
                     true);
-            checks.add(new LimitCheck(
+            checks.add(() -> new LimitCheck(
                     "screen dissipation",
                     "screen volts not given",
                     watt(ratings.screenWatts()),
@@ -113,7 +114,7 @@ final class OtherLimits {
 
     private void dissipation(String name, Optional<Estimate> watts, Optional<Figure> limit, boolean exact) {
         if (watts.isEmpty() || limit.isEmpty()) {
-            checks.add(new LimitCheck(
+            checks.add(() -> new LimitCheck(
                     name,
                     watts.map(w -> Show.significant(w.value(), 3) + " W").orElse("screen current not known"),
                     watt(limit),
@@ -127,7 +128,7 @@ final class OtherLimits {
                 : judged.high() >= max ? LimitCheck.State.AT : LimitCheck.State.WITHIN;
         String present =
                 (exact ? "" : "at most ") + Show.significant(watts.get().value(), 3) + " W";
-        checks.add(new LimitCheck(name, present, watt(limit), state));
+        checks.add(() -> new LimitCheck(name, present, watt(limit), state));
         if (state != LimitCheck.State.WITHIN) {
             dissipationsOver.add(name.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + name.substring(1) + " is "
                     + Show.plusMinus(judged.value(), judged.likely()) + " W"
@@ -139,7 +140,7 @@ final class OtherLimits {
     private void plain(String name, Optional<Estimate> value, Optional<Figure> limit, Unit unit) {
         String limitText = limit.map(l -> Show.si(l.value(), unit, 3)).orElse("not published");
         if (value.isEmpty() || limit.isEmpty()) {
-            checks.add(new LimitCheck(
+            checks.add(() -> new LimitCheck(
                     name,
                     value.map(v -> Show.si(v.value(), unit, 3)).orElse("not known"),
                     limitText,
@@ -150,7 +151,7 @@ final class OtherLimits {
         LimitCheck.State state = value.get().value() > max
                 ? LimitCheck.State.OVER
                 : value.get().high() >= max ? LimitCheck.State.AT : LimitCheck.State.WITHIN;
-        checks.add(new LimitCheck(name, Show.si(value.get().value(), unit, 3), limitText, state));
+        checks.add(() -> new LimitCheck(name, Show.si(value.get().value(), unit, 3), limitText, state));
         if (state == LimitCheck.State.OVER) {
             othersOver.add(name.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + name.substring(1) + ": "
                     + Show.si(value.get().value(), unit, 3) + " against a published limit of " + limitText + " ("

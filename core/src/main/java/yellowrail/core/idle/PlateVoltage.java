@@ -42,7 +42,7 @@ final class PlateVoltage {
             findings.notes.add(
                     "Both probes were live for a plate-to-cathode reading. Two readings to chassis are safer; the"
                             + " difference is taken here.");
-            findings.formula("Plate to cathode", "Vpk as read", volts.echo(), volts.echo());
+            findings.formula(() -> new Formula("Plate to cathode", "Vpk as read", volts.echo(), volts.echo()));
             return Optional.of(new Estimate(volts.value(), error(volts, volts.value(), question.voltMeter())));
         }
         return toChassis(volts, seen, plateAmperes);
@@ -66,12 +66,12 @@ final class PlateVoltage {
             errors = errors.and(cathode.get().errors().times(cathodeValue / vpk));
         }
         String windingText = winding > 0 ? " − " + Show.si(winding, Unit.VOLT, 3) : "";
-        findings.formula(
+        findings.formula(() -> new Formula(
                 "Plate to cathode",
                 winding > 0 ? "Vpk = V node − Vk − I · R half" : "Vpk = V plate − Vk",
                 volts.echo() + " − "
                         + cathode.map(c -> Show.si(c.volts(), Unit.VOLT)).orElse("0 V") + windingText,
-                Show.si(vpk, Unit.VOLT));
+                Show.si(vpk, Unit.VOLT)));
         if (cathodeValue / vpk > 0.005) {
             findings.notes.add("The ground reading would overstate the watts by "
                     + Show.fixed(100 * (volts.value() / vpk - 1), 1) + " %; the cathode's "
@@ -155,6 +155,6 @@ final class PlateVoltage {
             return ErrorBudget.exact();
         }
         String key = meter.equals(question.meter()) ? SensingMethod.METER : "volt meter";
-        return ErrorBudget.exact().and("meter on " + reading.echo(), meter.limit(reading) / Math.abs(result), key);
+        return ErrorBudget.exact().and("meter on volts", meter.limit(reading) / Math.abs(result), key);
     }
 }

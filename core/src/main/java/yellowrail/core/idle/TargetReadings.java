@@ -21,13 +21,14 @@ final class TargetReadings {
     static List<TargetReading> of(
             IdleQuestion question, List<Window> windows, double ratedWatts, Estimate vpk, CurrentSplit split) {
         List<TargetReading> lines = new ArrayList<>();
+        double relative = split.plate().errors().and(vpk.errors()).likely();
         Optional<Target> chosen = question.target();
         for (Window window : windows) {
             boolean isChosen = chosen.filter(window::equals).isPresent();
-            lines.add(line(question, window.name(), window.aim(), ratedWatts, vpk, split, isChosen));
+            lines.add(line(question, window.name(), window.aim(), ratedWatts, vpk, split, relative, isChosen));
         }
         if (chosen.isPresent() && chosen.get() instanceof Window own && !windows.contains(own)) {
-            lines.add(line(question, own.name(), own.aim(), ratedWatts, vpk, split, true));
+            lines.add(line(question, own.name(), own.aim(), ratedWatts, vpk, split, relative, true));
         }
         return lines;
     }
@@ -39,6 +40,7 @@ final class TargetReadings {
             double ratedWatts,
             Estimate vpk,
             CurrentSplit split,
+            double relative,
             boolean chosen) {
         double watts = share * ratedWatts;
         double plate = watts / vpk.value();
@@ -51,7 +53,6 @@ final class TargetReadings {
         if (reading.isEmpty()) {
             return new TargetReading(name, share, watts, plate, Optional.empty(), 0, chosen);
         }
-        double relative = split.plate().errors().and(vpk.errors()).likely();
         return new TargetReading(
                 name,
                 share,

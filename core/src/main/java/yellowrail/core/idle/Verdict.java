@@ -10,7 +10,7 @@ import java.util.Set;
  * @param place where it stands
  * @param possibly whether it is the error band, not the value, that reaches the ceiling or the rating
  * @param qualifiers what keeps the verdict from being final
- * @param reasons sentences with the numbers behind it, weightiest first
+ * @param reasons sentences with the numbers behind it, weightiest first; not to be changed
  */
 public record Verdict(Place place, boolean possibly, Set<Qualifier> qualifiers, List<String> reasons) {
     /** Where an idle point stands. */
@@ -56,7 +56,6 @@ public record Verdict(Place place, boolean possibly, Set<Qualifier> qualifiers, 
 
     public Verdict {
         qualifiers = qualifiers.isEmpty() ? Set.of() : EnumSet.copyOf(qualifiers);
-        reasons = List.copyOf(reasons);
     }
 
     /** The only state that may be shown as an all-clear: in the window with nothing to qualify it. */

@@ -1,9 +1,7 @@
 package yellowrail.core.reading;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * The relative limits of error that make up one result.
@@ -44,38 +42,62 @@ public record ErrorBudget(List<Term> terms) {
     }
 
     public ErrorBudget and(String source, double relative, String meter) {
-        List<Term> more = new ArrayList<>(terms);
+        List<Term> more = new ArrayList<>(terms.size() + 1);
+        more.addAll(terms);
         more.add(new Term(source, relative, meter));
         return new ErrorBudget(more);
     }
 
     public ErrorBudget and(ErrorBudget other) {
-        List<Term> more = new ArrayList<>(terms);
+        List<Term> more = new ArrayList<>(terms.size() + other.terms.size());
+        more.addAll(terms);
         more.addAll(other.terms);
         return new ErrorBudget(more);
     }
 
     /** All limits scaled by how strongly the result depends on this quantity. */
     public ErrorBudget times(double sensitivity) {
-        return new ErrorBudget(terms.stream()
-                .map(t -> new Term(t.source(), t.relative() * Math.abs(sensitivity), t.meter()))
-                .toList());
+        List<Term> scaled = new ArrayList<>(terms.size());
+        for (Term term : terms) {
+            scaled.add(new Term(term.source(), term.relative() * Math.abs(sensitivity), term.meter()));
+        }
+        return new ErrorBudget(scaled);
     }
 
     /** Sum of all limits, as a share of the result. */
     public double worst() {
-        return terms.stream().mapToDouble(Term::relative).sum();
+        double sum = 0;
+        for (Term term : terms) {
+            sum += term.relative();
+        }
+        return sum;
     }
 
     /** The 95 % band, as a share of the result. */
     public double likely() {
-        Map<String, Double> grouped = new LinkedHashMap<>();
-        int alone = 0;
-        for (Term term : terms) {
-            String key = term.meter().isEmpty() ? "#" + alone++ : term.meter();
-            grouped.merge(key, term.relative(), Double::sum);
+        double squares = 0;
+        for (int i = 0; i < terms.size(); i++) {
+            double joint = jointLimit(i);
+            squares += joint * joint;
         }
-        double squares = grouped.values().stream().mapToDouble(a -> a * a).sum();
         return Math.min(worst(), COVERAGE * Math.sqrt(squares));
+    }
+
+    /** The limit of a term with all others of its meter, counted at the first of them; zero at the later ones. */
+    private double jointLimit(int index) {
+        Term term = terms.get(index);
+        if (term.meter().isEmpty()) {
+            return term.relative();
+        }
+        double sum = 0;
+        for (int i = 0; i < terms.size(); i++) {
+            if (terms.get(i).meter().equals(term.meter())) {
+                if (i < index) {
+                    return 0;
+                }
+                sum += terms.get(i).relative();
+            }
+        }
+        return sum;
     }
 }

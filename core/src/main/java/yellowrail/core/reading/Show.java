@@ -1,9 +1,5 @@
 package yellowrail.core.reading;
 
-import java.math.BigDecimal;
-import java.math.RoundingMode;
-import java.util.Locale;
-
 /** Writes values for people: prefixes, a true minus sign, and no more digits than are known. */
 public final class Show {
     private Show() {}
@@ -19,51 +15,38 @@ public final class Show {
             return "not a number";
         }
         Prefix prefix = prefixFor(value, unit);
-        double scaled = value / Math.pow(10, prefix.power());
+        double scaled = Digits.inUnitsOf(value, prefix.power());
         return significant(scaled, significant) + " " + prefix.symbol() + unit.symbol();
     }
 
     /** At most the given significant digits with a fitting prefix and no trailing zeros, for round figures. */
     public static String siPlain(double value, Unit unit, int digits) {
-        String[] parts = si(value, unit, digits).split(" ", 2);
-        String number = parts[0].contains(".") ? parts[0].replaceAll("0+$", "").replaceAll("\\.$", "") : parts[0];
-        return number + " " + parts[1];
+        String text = si(value, unit, digits);
+        int space = text.indexOf(' ');
+        return Digits.withoutTrailingZeros(text.substring(0, space)) + text.substring(space);
     }
 
     /** The value with the digits a meter showed, so that {@code 36.40 mV} keeps its zero. */
     static String digits(double value, Unit unit, double lastDigit) {
         Prefix prefix = prefixFor(value, unit);
         int decimals = (int) Math.round(-Math.log10(lastDigit)) + prefix.power();
-        return fixed(value / Math.pow(10, prefix.power()), Math.max(0, Math.min(12, decimals))) + " " + prefix.symbol()
-                + unit.symbol();
+        return fixed(Digits.inUnitsOf(value, prefix.power()), Math.max(0, Math.min(12, decimals))) + " "
+                + prefix.symbol() + unit.symbol();
     }
 
-    /** A number with a fixed count of decimals. */
+    /** A number with a fixed count of decimals, 0 to 12. */
     public static String fixed(double value, int decimals) {
-        String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
-        boolean zero = text.chars().allMatch(c -> c == '0' || c == '.' || c == '-');
-        return (zero ? text.replace("-", "") : text).replace('-', '−');
+        return Digits.fixed(value, decimals);
     }
 
-    /** A number with a count of significant digits, without an exponent. */
+    /** A number with a count of significant digits, 1 to 12, without an exponent. */
     public static String significant(double value, int digits) {
-        if (!Double.isFinite(value)) {
-            return "unknown";
-        }
-        if (value == 0) {
-            return "0";
-        }
-        BigDecimal rounded = new BigDecimal(value).round(new java.math.MathContext(digits, RoundingMode.HALF_UP));
-        int scale = digits - rounded.precision() + rounded.scale();
-        return rounded.setScale(Math.max(0, scale), RoundingMode.HALF_UP)
-                .toPlainString()
-                .replace('-', '−');
+        return Digits.significant(value, digits);
     }
 
     /** At most the given significant digits, without trailing zeros: for round figures such as ratings and windows. */
     public static String plain(double value, int digits) {
-        String text = significant(value, digits);
-        return text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
+        return Digits.withoutTrailingZeros(Digits.significant(value, digits));
     }
 
     /**

@@ -3,7 +3,7 @@ package yellowrail.core.reading;
 /**
  * One reading as it was typed and understood.
  *
- * @param raw the text as typed, never altered
+ * @param raw the text as typed, never altered; empty for a computed value
  * @param value the value in the unit's base (V, A, Ω …), finite
  * @param unit the unit understood
  * @param lastDigit the size of the last digit typed, in the unit's base, above zero: it tells the meter's resolution
@@ -18,10 +18,10 @@ public record Typed(String raw, double value, Unit unit, double lastDigit) {
         }
     }
 
-    /** A value known from elsewhere (a computation, a description), shown with four significant digits. */
+    /** A computed value, which nobody typed, shown with four significant digits. */
     public static Typed of(double value, Unit unit) {
         double last = value == 0 ? 1e-3 : Math.pow(10, Math.floor(Math.log10(Math.abs(value))) - 3);
-        return new Typed(Show.si(value, unit), value, unit, last);
+        return new Typed("", value, unit, last);
     }
 
     /** The value in words of the field, with exactly the digits that were typed, for example {@code 36.4 mV}. */
