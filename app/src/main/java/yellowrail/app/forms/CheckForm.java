@@ -1,6 +1,11 @@
 package yellowrail.app.forms;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.lang.reflect.Constructor;
+import java.lang.reflect.RecordComponent;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * One idle check as it is asked, in words as typed. The same names serve the page's address and the JSON interface.
@@ -167,11 +172,22 @@ public record CheckForm(
         return value == null || value.isBlank() ? fallback : value.strip();
     }
 
-    /** An empty form: every question open. */
-    public static CheckForm empty() {
-        return new CheckForm(
-                null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-                null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-                null, null, null, null, null, null, null, null, null, null, null, null, null);
+    private static final List<String> NAMES = Arrays.stream(CheckForm.class.getRecordComponents())
+            .map(RecordComponent::getName)
+            .toList();
+
+    private static final Constructor<?> CONSTRUCTOR = CheckForm.class.getDeclaredConstructors()[0];
+
+    /**
+     * A form from request parameters. The framework's own binding looks up the annotations of all these components anew for
+     * each request, which takes longer than everything else a check needs.
+     */
+    public static CheckForm from(UnaryOperator<String> parameter) {
+        try {
+            return (CheckForm)
+                    CONSTRUCTOR.newInstance(NAMES.stream().map(parameter).toArray());
+        } catch (ReflectiveOperationException impossible) {
+            throw new IllegalStateException(impossible);
+        }
     }
 }

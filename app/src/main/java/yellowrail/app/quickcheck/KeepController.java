@@ -2,6 +2,7 @@ package yellowrail.app.quickcheck;
 
 import static yellowrail.app.forms.CheckForm.or;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.OffsetDateTime;
 import java.util.Collections;
@@ -13,7 +14,6 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
@@ -51,11 +51,12 @@ class KeepController {
 
     @PostMapping("/keep")
     String keep(
-            @ModelAttribute CheckForm check,
+            HttpServletRequest request,
             @RequestParam UUID keepId,
             @RequestParam(defaultValue = "") String ampName,
             Model model,
             HttpServletResponse response) {
+        CheckForm check = CheckForm.from(request::getParameter);
         UUID roundId = UUID.nameUUIDFromBytes((keepId + "/round").getBytes());
         UUID ampId = UUID.nameUUIDFromBytes((keepId + "/amp").getBytes());
         AmpReader.Read amp = AmpReader.read(

@@ -9,7 +9,6 @@ import java.util.Map;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
@@ -86,7 +85,8 @@ class QuickCheckController {
     record Line(String field, String sentence, List<Choice> choices) {}
 
     @GetMapping("/")
-    String page(@ModelAttribute CheckForm form, Model model, HttpServletRequest request, HttpServletResponse response) {
+    String page(Model model, HttpServletRequest request, HttpServletResponse response) {
+        CheckForm form = CheckForm.from(request::getParameter);
         Catalogue catalogue = tubes.catalogueOrLastKnown();
         List<Window> windows = settings.windows();
         CheckReader.Read read = CheckReader.read(form, catalogue, windows);

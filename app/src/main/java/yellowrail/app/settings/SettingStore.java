@@ -1,14 +1,13 @@
 package yellowrail.app.settings;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.dao.DataAccessException;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.CannotCreateTransactionException;
 import yellowrail.app.json.CoreJson;
+import yellowrail.app.json.Fresh;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target.Window;
@@ -21,8 +20,8 @@ public class SettingStore {
 
     private final SettingMapper mapper;
     private final CoreJson json;
-    private volatile List<Window> lastWindows = Profiles.SHIPPED;
-    private volatile List<Meter> lastMeters = Meter.CLASSES;
+    private final Fresh<List<Window>> windows = new Fresh<>(Profiles.SHIPPED, this::readWindows);
+    private final Fresh<List<Meter>> meters = new Fresh<>(Meter.CLASSES, this::readMeters);
 
     SettingStore(SettingMapper mapper, CoreJson json) {
         this.mapper = mapper;
@@ -31,41 +30,36 @@ public class SettingStore {
 
     /** All target windows: the shipped ones in their order, edited where the builder did so, then the builder's own. */
     public List<Window> windows() {
-        try {
-            Map<String, Window> all = new LinkedHashMap<>();
-            Profiles.SHIPPED.forEach(w -> all.put(w.name(), w));
-            mapper.newest(WINDOW).forEach(b -> {
-                Window window = json.read(b, Window.class);
-                all.put(window.name(), window);
-            });
-            lastWindows = new ArrayList<>(all.values());
-        } catch (DataAccessException | CannotCreateTransactionException away) {
-            return lastWindows;
-        }
-        return lastWindows;
+        return windows.get();
     }
 
     /** All meters: the generic classes, then the builder's own. */
     public List<Meter> meters() {
-        try {
-            Map<String, Meter> all = new LinkedHashMap<>();
-            Meter.CLASSES.forEach(m -> all.put(m.name(), m));
-            mapper.newest(METER).forEach(b -> {
-                Meter meter = json.read(b, Meter.class);
-                all.put(meter.name(), meter);
-            });
-            lastMeters = new ArrayList<>(all.values());
-        } catch (DataAccessException | CannotCreateTransactionException away) {
-            return lastMeters;
-        }
-        return lastMeters;
+        return meters.get();
+    }
+
+    private List<Window> readWindows() {
+        return newest(WINDOW, Window.class, Profiles.SHIPPED, Window::name);
+    }
+
+    private List<Meter> readMeters() {
+        return newest(METER, Meter.class, Meter.CLASSES, Meter::name);
+    }
+
+    private <T> List<T> newest(String kind, Class<T> type, List<T> shipped, Function<T, String> name) {
+        Map<String, T> all = new LinkedHashMap<>();
+        shipped.forEach(s -> all.put(name.apply(s), s));
+        mapper.newest(kind).stream().map(b -> json.read(b, type)).forEach(s -> all.put(name.apply(s), s));
+        return List.copyOf(all.values());
     }
 
     public void keep(UUID id, Window window) {
         mapper.insert(id, WINDOW, window.name(), json.write(window));
+        windows.forget();
     }
 
     public void keep(UUID id, Meter meter) {
         mapper.insert(id, METER, meter.name(), json.write(meter));
+        meters.forget();
     }
 }

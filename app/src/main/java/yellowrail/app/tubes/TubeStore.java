@@ -4,11 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
+import yellowrail.app.json.Fresh;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -18,7 +17,7 @@ import yellowrail.core.tube.TubeType;
 public class TubeStore {
     private final OwnTypeMapper mapper;
     private final CoreJson json;
-    private volatile Catalogue lastKnown = Catalogue.shipped();
+    private final Fresh<Catalogue> fresh = new Fresh<>(Catalogue.shipped(), this::catalogue);
 
     TubeStore(OwnTypeMapper mapper, CoreJson json) {
         this.mapper = mapper;
@@ -27,25 +26,20 @@ public class TubeStore {
 
     /** The catalogue as it is now. */
     public Catalogue catalogue() {
-        List<TubeType> own =
-                mapper.newest().stream().map(b -> json.read(b, TubeType.class)).toList();
-        lastKnown = Catalogue.with(own);
-        return lastKnown;
+        return Catalogue.with(
+                mapper.newest().stream().map(b -> json.read(b, TubeType.class)).toList());
     }
 
-    /** The catalogue for a check that saves nothing: with the database away, as it was last known. */
+    /** The catalogue for what saves nothing: some seconds old at most, or as last known while the database is away. */
     public Catalogue catalogueOrLastKnown() {
-        try {
-            return catalogue();
-        } catch (DataAccessException | CannotCreateTransactionException away) {
-            return lastKnown;
-        }
+        return fresh.get();
     }
 
     /** Keeps an own or corrected type as a new version; the same id stores once. */
     @Transactional
     public void keep(UUID id, TubeType type) {
         mapper.insert(id, type.designation(), mapper.versions(type.designation()) + 1, json.write(type));
+        fresh.forget();
     }
 
     /** Keeps the types a round is judged by, as they are now; designation to hash. Unknown designations are left out. */

@@ -73,15 +73,4 @@ public record Verdict(Place place, boolean possibly, Set<Qualifier> qualifiers, 
         }
         return text.toString();
     }
-
-    public Verdict with(Qualifier more, String reason) {
-        EnumSet<Qualifier> all = EnumSet.of(more);
-        all.addAll(qualifiers);
-        return new Verdict(
-                place,
-                possibly,
-                all,
-                java.util.stream.Stream.concat(reasons.stream(), java.util.stream.Stream.of(reason))
-                        .toList());
-    }
 }
