@@ -82,6 +82,7 @@ public abstract class AppIT {
                                 "",
                                 "",
                                 "middle",
+                                "",
                                 ""),
                         Catalogue.shipped(),
                         List.of("middle"))

@@ -90,11 +90,17 @@ public record AmpForm(
         @Schema(description = "What to know before the first reading")
         String quirks,
 
-        @Schema(description = "Maker's figure at the amp's test point, as the maker gives it")
+        @Schema(description = "Maker's figure: what the amp's test point shall show, unit as for its readings")
         String maker,
 
-        @Schema(description = "Name of the target window; blank for none")
+        @Schema(description = "Name of the target window, or maker's figure; blank for none")
         String target,
+
+        @Schema(
+                description =
+                        "Rating system to judge by: DESIGN_CENTRE, DESIGN_MAXIMUM or ABSOLUTE; blank for the lowest plate"
+                                + " rating")
+        String judgeBy,
 
         @Schema(description = "Ceiling, per cent of the rating; blank for the usual one")
         String ceiling) {

@@ -69,6 +69,7 @@ public final class AmpForms {
                 "",
                 "",
                 "",
+                "",
                 "");
     }
 
@@ -137,6 +138,7 @@ public final class AmpForms {
                 f.quirks(),
                 f.maker(),
                 f.target(),
+                f.judgeBy(),
                 f.ceiling());
     }
 
@@ -196,6 +198,7 @@ public final class AmpForms {
                 amp.quirks(),
                 amp.makersFigure(),
                 amp.target(),
+                amp.judgeBy(),
                 amp.ceiling().map(c -> number(100 * c)).orElse(""));
     }
 

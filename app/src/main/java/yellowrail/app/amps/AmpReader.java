@@ -28,6 +28,7 @@ import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.target.Target;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -94,9 +95,9 @@ public final class AmpReader {
                 value("heaterAmperes", form.heaterAmperes(), HEATER_AMPERES),
                 value("supplyAmperes", form.supplyAmperes(), SUPPLY_AMPERES));
         tooLong("quirks", form.quirks());
-        tooLong("maker", form.maker());
+        String maker = maker(groups);
         String target = or(form.target(), "");
-        if (!target.isEmpty() && !targets.contains(target)) {
+        if (!target.isEmpty() && !targets.contains(target) && !target.equals(Target.MakersFigure.NAME)) {
             complaints.add("target", "There is no target called “" + Complaints.shorten(target) + "”.");
         }
         Optional<Double> ceiling =
@@ -105,6 +106,7 @@ public final class AmpReader {
             complaints.add("ceiling", "A ceiling lies above 0 and at most at 150 % of the rating.");
         }
         ControlLayout controls = controls();
+        String judgeBy = judgeBy();
         if (complaints.any()) {
             return Optional.empty();
         }
@@ -124,13 +126,34 @@ public final class AmpReader {
                     nodes,
                     transformers,
                     or(form.quirks(), ""),
-                    or(form.maker(), ""),
+                    maker,
                     target,
+                    judgeBy,
                     ceiling));
         } catch (IllegalArgumentException refused) {
             complaints.add("sockets", sentence(refused));
             return Optional.empty();
         }
+    }
+
+    /** The maker's figure is a reading at the amp's own test point, so it is read like one. */
+    private String maker(List<SenseGroup> groups) {
+        String text = or(form.maker(), "");
+        if (!groups.isEmpty()) {
+            complaints.quantity("maker", text, groups.get(0).method().field());
+        }
+        if (text.isEmpty() && Target.MakersFigure.NAME.equals(form.target())) {
+            complaints.add("maker", "The target is the maker's figure: what shall the test point show?");
+        }
+        return text;
+    }
+
+    private String judgeBy() {
+        String text = or(form.judgeBy(), "");
+        if (!List.of("", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE").contains(text)) {
+            complaints.add("judgeBy", "“" + Complaints.shorten(text) + "” is no rating system known here.");
+        }
+        return text;
     }
 
     private double tap() {

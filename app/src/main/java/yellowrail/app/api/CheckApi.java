@@ -35,7 +35,7 @@ class CheckApi {
     @PostMapping("/idle-checks")
     IdleResult check(@RequestBody CheckForm form) {
         List<Window> windows = settings.windows();
-        CheckReader.Read read = CheckReader.read(form, tubes.catalogueOrLastKnown(), windows);
+        CheckReader.Read read = CheckReader.read(form, tubes.catalogueOrLastKnown(), windows, settings.meters());
         List<ApiRefused.FieldError> errors = new ArrayList<>();
         read.complaints()
                 .byField()

@@ -59,6 +59,7 @@ final class DemoAmps {
                 "Plug in a lead, else the output tubes stay muted.",
                 "",
                 "middle",
+                "",
                 Optional.empty());
     }
 
@@ -92,6 +93,7 @@ final class DemoAmps {
                 "Tremolo at zero, else the readings pulse.",
                 "",
                 "cathode-bias usual",
+                "",
                 Optional.empty());
     }
 
@@ -123,8 +125,9 @@ final class DemoAmps {
                 List.of(new SupplyNode("reservoir", Optional.of(150e-6), Optional.of(500.0))),
                 new Transformers(Optional.of(6600.0), Optional.of(6.3), Optional.empty(), Optional.empty()),
                 "",
-                "62 mV at each channel's test point",
+                "62 mV",
                 "middle",
+                "",
                 Optional.empty());
     }
 }

@@ -116,7 +116,9 @@ public record CheckForm(
 
         @Schema(description = "Screen to chassis, V") String vg2,
 
-        @Schema(description = "Meter class: basic, handheld, fine, bench, or own; default handheld")
+        @Schema(
+                description =
+                        "Meter: basic, handheld, fine, bench, own, or the name of a meter kept in the settings; default handheld")
         String meter,
 
         @Schema(description = "Own meter, volts: per cent of reading and counts", example = "0.5+2")
@@ -148,6 +150,12 @@ public record CheckForm(
                         "together, or before when the volts were taken before the current was last changed or more"
                                 + " than 10 minutes earlier; default together")
         String pair,
+
+        @Schema(description = "With pair=before: minutes between volts and current")
+        String minutes,
+
+        @Schema(description = "With pair=before: how much the current moved since the volts were taken, per cent")
+        String moved,
 
         @Schema(description = "How unequal tubes behind one reading may be, per cent of the mean")
         String spread,

@@ -34,14 +34,16 @@ public final class CheckReader {
     private final CheckForm form;
     private final Catalogue catalogue;
     private final List<Window> windows;
+    private final List<Meter> meters;
     private final Complaints complaints = new Complaints();
     private Optional<Lookup> lookup = Optional.empty();
     private boolean methodKnown;
 
-    private CheckReader(CheckForm form, Catalogue catalogue, List<Window> windows) {
+    private CheckReader(CheckForm form, Catalogue catalogue, List<Window> windows, List<Meter> meters) {
         this.form = form;
         this.catalogue = catalogue;
         this.windows = windows;
+        this.meters = meters;
     }
 
     /**
@@ -54,9 +56,12 @@ public final class CheckReader {
      */
     public record Read(IdleQuestion question, Complaints complaints, Optional<Lookup> lookup, boolean methodKnown) {}
 
-    /** @param windows the target windows that can be named */
-    public static Read read(CheckForm form, Catalogue catalogue, List<Window> windows) {
-        CheckReader reader = new CheckReader(form, catalogue, windows);
+    /**
+     * @param windows the target windows that can be named
+     * @param meters the meters that can be named
+     */
+    public static Read read(CheckForm form, Catalogue catalogue, List<Window> windows, List<Meter> meters) {
+        CheckReader reader = new CheckReader(form, catalogue, windows, meters);
         IdleQuestion question = reader.question();
         return new Read(question, reader.complaints, reader.lookup, reader.methodKnown);
     }
@@ -156,7 +161,9 @@ public final class CheckReader {
 
     private Meter meter() {
         if (!"own".equals(form.meter())) {
-            return complaints.pick("meter", form.meter(), Words.METER, Meter.HANDHELD);
+            Optional<Meter> kept =
+                    meters.stream().filter(m -> m.name().equals(form.meter())).findFirst();
+            return kept.orElseGet(() -> complaints.pick("meter", form.meter(), Words.METER, Meter.HANDHELD));
         }
         return new Meter(
                 "own meter",
@@ -185,8 +192,22 @@ public final class CheckReader {
         return new Accuracy(Double.parseDouble(parts[0]), Double.parseDouble(parts[1]));
     }
 
+    /** Told how far apart, the core decides whether that is too far; told only that they are apart, it is. */
+    private Pairing pairing() {
+        if (!"before".equals(form.pair())) {
+            return Pairing.together();
+        }
+        Optional<Double> minutes =
+                complaints.quantity("minutes", form.minutes(), Fields.MINUTES).map(Typed::value);
+        Optional<Double> moved =
+                complaints.quantity("moved", form.moved(), Fields.CHANGE).map(t -> t.value() / 100);
+        return minutes.isEmpty() || moved.isEmpty()
+                ? new Pairing(minutes, moved, true)
+                : new Pairing(minutes, moved, false);
+    }
+
     private Circumstances circumstances() {
-        Pairing pairing = "before".equals(form.pair()) ? Pairing.apart() : Pairing.together();
+        Pairing pairing = pairing();
         Optional<Double> spread =
                 complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
         if (spread.isPresent() && spread.get() > 1) {

@@ -33,5 +33,9 @@ public final class Fields {
     public static final Field MAINS =
             Field.of("mains volts", Unit.VOLT, Prefix.NONE, 50, 280).aboveZero();
 
+    public static final Field MINUTES = Field.of("minutes apart", Unit.MINUTE, Prefix.NONE, 0.1, 100_000);
+    public static final Field CHANGE = Field.of("the change of the current", Unit.PERCENT, Prefix.NONE, 0.01, 1000)
+            .signed();
+
     private Fields() {}
 }

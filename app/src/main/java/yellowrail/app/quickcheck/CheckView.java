@@ -2,7 +2,6 @@ package yellowrail.app.quickcheck;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.idle.Formula;
@@ -40,8 +39,7 @@ public record CheckView(
         List<Slip> slips,
         List<LimitCheck> limits,
         List<String> notes,
-        List<Formula> formulas,
-        String editionNote) {
+        List<Formula> formulas) {
     /** One target as a row. */
     public record TargetLine(
             String name, String reading, String band, String share, String watts, String amperes, boolean chosen) {}
@@ -79,8 +77,7 @@ public record CheckView(
                 answer.slips(),
                 answer.limits(),
                 answer.notes(),
-                answer.formulas(),
-                editions(question));
+                answer.formulas());
     }
 
     private static TargetLine line(TargetReading target, IdleQuestion question) {
@@ -157,20 +154,5 @@ public record CheckView(
 
     private static String amps(Estimate estimate) {
         return Show.si(estimate.value(), Unit.AMPERE, 3);
-    }
-
-    /** The other publications of this type, so that nobody takes one rating for the only one. */
-    private static String editions(IdleQuestion question) {
-        return question.stage()
-                .type()
-                .filter(t -> t.ratings().size() > 1)
-                .map(t -> t.ratings().stream()
-                        .map(r -> r.edition() + " "
-                                + r.plateWatts()
-                                        .map(f ->
-                                                Show.plain(f.value(), 3) + " W" + (f.toBeVerified() ? " (verify)" : ""))
-                                        .orElse("not known"))
-                        .collect(Collectors.joining("; ", "Published: ", ".")))
-                .orElse("");
     }
 }

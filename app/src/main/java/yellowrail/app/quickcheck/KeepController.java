@@ -30,6 +30,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.target.Target;
 
 /** "Keep this": a quick check becomes an amp with its first round. Only what was measured is kept as measured. */
 @Controller
@@ -138,8 +139,18 @@ class KeepController {
                 "",
                 "",
                 "maker".equals(check.target()) ? or(check.maker(), "") : "",
-                List.of("own", "maker").contains(or(check.target(), "")) ? "" : check.target(),
+                target(check),
+                "",
                 check.ceiling());
+    }
+
+    /** A window typed for one check is no named target; the maker's figure is. */
+    private static String target(CheckForm check) {
+        return switch (or(check.target(), "")) {
+            case "own" -> "";
+            case "maker" -> Target.MakersFigure.NAME;
+            default -> check.target();
+        };
     }
 
     private static int number(String text) {

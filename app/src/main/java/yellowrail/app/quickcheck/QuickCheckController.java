@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +20,8 @@ import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.Slip;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
@@ -68,7 +72,9 @@ class QuickCheckController {
             "bias",
             "ref",
             "screen",
-            "meter");
+            "meter",
+            "minutes",
+            "moved");
 
     private final TubeStore tubes;
     private final SettingStore settings;
@@ -89,7 +95,7 @@ class QuickCheckController {
         CheckForm form = CheckForm.from(request::getParameter);
         Catalogue catalogue = tubes.catalogueOrLastKnown();
         List<Window> windows = settings.windows();
-        CheckReader.Read read = CheckReader.read(form, catalogue, windows);
+        CheckReader.Read read = CheckReader.read(form, catalogue, windows, settings.meters());
         IdleAnswer answer = IdleCheck.answer(read.question(), windows);
         boolean anything = request.getParameterMap().values().stream().anyMatch(v -> v.length > 0 && !v[0].isBlank());
         model.addAttribute("form", form);
@@ -98,6 +104,12 @@ class QuickCheckController {
         model.addAttribute(
                 "slips", answer.slips().stream().map(s -> slip(s, request)).toList());
         model.addAttribute("types", catalogue.types());
+        model.addAttribute("editions", editions(read, request));
+        model.addAttribute(
+                "ownMeters",
+                settings.meters().stream()
+                        .filter(m -> !Meter.CLASSES.contains(m))
+                        .toList());
         model.addAttribute("profiles", windows);
         Map<String, String> typed = new LinkedHashMap<>();
         request.getParameterMap().forEach((name, values) -> {
@@ -106,7 +118,7 @@ class QuickCheckController {
             }
         });
         model.addAttribute("asked", typed);
-        model.addAttribute("keepId", java.util.UUID.randomUUID());
+        model.addAttribute("keepId", UUID.randomUUID());
         model.addAttribute("ceiling", Math.round(100 * read.question().ceiling()));
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
@@ -136,28 +148,28 @@ class QuickCheckController {
         return all;
     }
 
-    private static java.util.Optional<Line> lookupLine(Lookup lookup, HttpServletRequest request) {
+    private static Optional<Line> lookupLine(Lookup lookup, HttpServletRequest request) {
         if (lookup instanceof Lookup.WhichVariant which) {
-            return java.util.Optional.of(new Line(
+            return Optional.of(new Line(
                     "tube",
                     "“" + which.family() + "” is a family whose ratings differ. Which one" + " is fitted?",
                     choices(which.variants(), request)));
         }
         if (lookup instanceof Lookup.Relative relative) {
-            return java.util.Optional.of(new Line(
+            return Optional.of(new Line(
                     "tube",
                     relative.name() + " is not the same as " + relative.of().designation() + ": "
                             + relative.difference() + ". Pick a type, or enter it as your own under Tubes.",
                     choices(List.of(relative.of()), request)));
         }
         if (lookup instanceof Lookup.Unknown unknown) {
-            return java.util.Optional.of(new Line(
+            return Optional.of(new Line(
                     "tube",
                     "“" + Complaints.shorten(unknown.name()) + "” is not in the catalogue"
                             + (unknown.near().isEmpty() ? "; enter it as your own under Tubes." : ". Did you mean:"),
                     choices(unknown.near(), request)));
         }
-        return java.util.Optional.empty();
+        return Optional.empty();
     }
 
     private static List<Choice> choices(List<TubeType> types, HttpServletRequest request) {
@@ -166,9 +178,23 @@ class QuickCheckController {
                         t.designation()
                                 + t.strictest()
                                         .flatMap(r -> r.plateWatts())
-                                        .map(f -> " (" + yellowrail.core.reading.Show.plain(f.value(), 3) + " W)")
+                                        .map(f -> " (" + Show.plain(f.value(), 3) + " W)")
                                         .orElse(""),
                         with(request, "tube", t.designation())))
+                .toList();
+    }
+
+    /** The publications of this type; all but the one in use can be chosen. */
+    private static List<Choice> editions(CheckReader.Read read, HttpServletRequest request) {
+        var used = read.question().stage().ratings();
+        return read.question().stage().type().stream()
+                .filter(t -> t.ratings().size() > 1)
+                .flatMap(t -> t.ratings().stream())
+                .filter(r -> r.plateWatts().isPresent())
+                .map(r -> new Choice(
+                        r.edition() + " " + Show.plain(r.plateWatts().get().value(), 3) + " W"
+                                + (r.plateWatts().get().toBeVerified() ? " (verify)" : ""),
+                        used.filter(r::equals).isPresent() ? "" : with(request, "edition", r.edition())))
                 .toList();
     }
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import yellowrail.app.amps.Amp;
+import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.RoundAnswer;
@@ -47,11 +48,21 @@ public record Round(
 
     /** The round judged, with today's formulas and target windows. */
     public RoundAnswer judged(List<Window> windows) {
-        Optional<Target> target = windows.stream()
-                .filter(w -> w.name().equals(amp.description().target()))
-                .map(w -> (Target) w)
-                .findFirst();
+        Optional<Target> target = amp.description().target().equals(Target.MakersFigure.NAME)
+                ? makersFigure()
+                : windows.stream()
+                        .filter(w -> w.name().equals(amp.description().target()))
+                        .map(w -> (Target) w)
+                        .findFirst();
         return RoundCheck.check(amp.description(), types, asRead(), target, windows);
+    }
+
+    private Optional<Target> makersFigure() {
+        return MeterText.understand(
+                        amp.description().makersFigure(),
+                        amp.description().groups().get(0).method().field())
+                .value()
+                .map(Target.MakersFigure::new);
     }
 
     private RoundReadings asRead() {

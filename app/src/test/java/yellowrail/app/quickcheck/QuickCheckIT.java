@@ -149,6 +149,37 @@ class QuickCheckIT extends BrowserIT {
     }
 
     @Test
+    void judgesByThePublicationTheBuilderPicks() {
+        page.navigate(url("/?tube=6V6GT&volts=300+V&reading=30+mV&r=1&bias=tracking&mains=230"));
+        assertThat(page.locator("#answer")).containsText("of 12 W, design centre");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new com.microsoft.playwright.Page.GetByRoleOptions()
+                                .setName(Pattern.compile("judge by design maximum.*")))
+                .click();
+        assertThat(page.locator("#answer")).containsText("of 14 W, design maximum");
+        assertThat(page.locator("#reading")).hasValue("30 mV");
+        // Another type does not have that publication: its own strictest one is used again.
+        page.fill("#tube", "EL84");
+        assertThat(page.locator("#answer")).containsText("of 12 W, design centre");
+    }
+
+    @Test
+    void letsTheCoreDecideWhenVoltsAreTooOld() {
+        page.navigate(
+                url("/?tube=6L6GC&volts=431&reading=45+mV&r=1&bias=tracking&mains=230&highest=240&target=middle"));
+        assertThat(verdict()).hasAttribute("data-clear", "true");
+        page.selectOption("#pair", "before");
+        assertThat(verdict()).containsText("stale");
+        page.fill("#minutes", "4");
+        page.fill("#moved", "2");
+        assertThat(verdict()).hasAttribute("data-clear", "true");
+        page.fill("#moved", "-7");
+        assertThat(verdict()).containsText("stale");
+        assertThat(page.locator("#answer")).containsText("the current moved 7.0 %");
+    }
+
+    @Test
     void looksRightInBothThemesAndSizes() {
         ask();
         assertThat(page.locator("#answer")).containsText("49.5 %");

@@ -179,6 +179,7 @@ class WrittenOnceIT extends AppIT {
                 f.quirks(),
                 f.maker(),
                 f.target(),
+                f.judgeBy(),
                 f.ceiling());
     }
 

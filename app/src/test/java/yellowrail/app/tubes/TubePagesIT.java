@@ -81,5 +81,9 @@ class TubePagesIT extends BrowserIT {
         assertThat(page.locator("body")).containsText("bench three");
         page.navigate(url("/"));
         assertThat(page.locator("#target")).containsText("my middle");
+        page.navigate(url("/?tube=6L6GC&volts=431&reading=45&r=1&bias=tracking&mains=230&meter=bench+three"));
+        assertThat(page.locator("#meter")).hasValue("bench three");
+        page.locator("#workings summary").click();
+        assertThat(page.locator("#workings")).containsText("± 2.2 % likely");
     }
 }

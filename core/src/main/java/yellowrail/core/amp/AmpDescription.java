@@ -23,8 +23,9 @@ import java.util.Set;
  * @param nodes B+ and bias nodes
  * @param transformers what is known of them
  * @param quirks what to know before the first reading, or empty
- * @param makersFigure what the maker asks for at the amp's test point, as typed; or empty
+ * @param makersFigure what the maker asks to be read at the amp's test point, as typed; or empty
  * @param target name of the chosen target, or empty while none is chosen
+ * @param judgeBy name of the rating system to judge by, or empty for the lowest plate rating
  * @param ceiling share of the rating; empty for the usual one
  */
 public record AmpDescription(
@@ -44,6 +45,7 @@ public record AmpDescription(
         String quirks,
         String makersFigure,
         String target,
+        String judgeBy,
         Optional<Double> ceiling) {
     public AmpDescription {
         if (name.isBlank() || name.length() > 60) {

@@ -28,6 +28,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
 /** Judges a round of readings over all sockets of an amp. Pure: the same readings have the same answer. */
@@ -109,7 +110,7 @@ public final class RoundCheck {
         IdleQuestion question = new IdleQuestion(
                 new StageFacts(
                         Optional.ofNullable(types.get(socket.tubeType())),
-                        Optional.empty(),
+                        edition(socket),
                         amp.topology(),
                         amp.connection(),
                         amp.bias()),
@@ -126,10 +127,19 @@ public final class RoundCheck {
                         readings.reduced(),
                         readings.pairing(),
                         readings.spread()),
-                target,
+                target.filter(t -> !useAlone || t instanceof Window),
                 amp.ceilingShare());
         IdleAnswer answer = IdleCheck.answer(question, windows);
         return new SocketAnswer(socket, question, answer, reading.isPresent(), voltsFrom);
+    }
+
+    /** The publication of the rating system the builder picked, where this type has one. */
+    private Optional<Ratings> edition(Socket socket) {
+        return Optional.ofNullable(types.get(socket.tubeType())).stream()
+                .flatMap(t -> t.ratings().stream())
+                .filter(r -> r.system().name().equals(amp.judgeBy())
+                        && r.plateWatts().isPresent())
+                .findFirst();
     }
 
     /** Its own plate volts, or those of another socket of the channel, which hangs on the same supply. */

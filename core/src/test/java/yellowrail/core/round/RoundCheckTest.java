@@ -61,6 +61,7 @@ class RoundCheckTest {
                 "",
                 "",
                 "middle",
+                "",
                 Optional.empty());
     }
 
@@ -150,6 +151,48 @@ class RoundCheckTest {
         assertThat(check(SHARED, readings(point, single, Map.of("V1", volts(430)), Optional.empty()))
                         .warnings())
                 .anyMatch(w -> w.contains("Read both again"));
+    }
+
+    @Test
+    void theMakersFigureAndThePickedRatingSystemHoldForEverySocket() {
+        TubeType small = ((Lookup.Found) Catalogue.shipped().find("6V6GT")).type();
+        AmpDescription picked = new AmpDescription(
+                "Crake 12",
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                BiasScheme.FIXED_TRACKING,
+                ControlLayout.LEVEL,
+                List.of(new Socket("V1", 1, Side.A, "6V6GT")),
+                List.of(new SenseGroup("V1", List.of("V1"), new OwnResistor(SenseResistor.marked(10, 1)))),
+                Optional.empty(),
+                Optional.empty(),
+                Mains.around(230, Optional.empty()),
+                List.of(),
+                Transformers.unknown(),
+                "",
+                "250 mV",
+                Target.MakersFigure.NAME,
+                "DESIGN_MAXIMUM",
+                Optional.empty());
+        RoundReadings readings =
+                readings(Map.of("V1", volts(0.252)), Map.of(), Map.of("V1", volts(310)), Optional.empty());
+        RoundAnswer answer = RoundCheck.check(
+                picked,
+                Map.of("6V6GT", small),
+                readings,
+                Optional.of(new Target.MakersFigure(volts(0.250))),
+                Profiles.SHIPPED);
+        assertThat(answer.sockets()
+                        .get(0)
+                        .answer()
+                        .ratings()
+                        .orElseThrow()
+                        .plateWatts()
+                        .orElseThrow()
+                        .value())
+                .isEqualTo(14);
+        assertThat(answer.verdict().place()).isEqualTo(Verdict.Place.IN_WINDOW);
     }
 
     @Test
