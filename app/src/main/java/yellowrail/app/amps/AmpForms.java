@@ -74,7 +74,7 @@ public final class AmpForms {
     }
 
     /** The same form for another count of tubes; what was typed for the sockets that remain stays. */
-    static AmpForm resized(AmpForm form, int tubes, int channels) {
+    public static AmpForm resized(AmpForm form, int tubes, int channels) {
         List<String> names = new ArrayList<>();
         List<String> channel = new ArrayList<>();
         List<String> sides = new ArrayList<>();

@@ -123,7 +123,7 @@ class DemoData implements ApplicationRunner {
                         436,
                         110,
                         380,
-                        -18.6,
+                        -20.8,
                         0);
                 SimulatedStage.Idle idle = stage.idle(mains[i] / 230);
                 put(values, Quantity.PLATE, channel == 1 ? "V5" : "V7", idle.plateVolts(), Unit.VOLT);

@@ -22,10 +22,11 @@ public record PinFinder(
         String title, String view, boolean octal, List<Pin> pins, boolean toBeVerified, String note, String label) {
     private static final double MIDDLE = 120;
     private static final double PINS_AT = 56;
-    private static final double WORDS_AT = 99;
+    private static final double WORDS_AT = 86;
 
     /** One pin; {@code probe} is plate, cathode, grid or empty. */
-    public record Pin(int number, String x, String y, String wordX, String wordY, String word, String probe) {}
+    public record Pin(
+            int number, String x, String y, String wordX, String wordY, String anchor, String word, String probe) {}
 
     /** Empty when the base or its pins are not known for sure. */
     public static Optional<PinFinder> of(TubeType type, SensingMethod method, boolean fromBelow) {
@@ -66,8 +67,12 @@ public record PinFinder(
                 pinout.base() == Base.OCTAL,
                 pins,
                 pinout.toBeVerified(),
-                pinout.note(),
+                sentence(pinout.note()),
                 label + ".");
+    }
+
+    private static String sentence(String note) {
+        return note.isEmpty() ? "" : Character.toUpperCase(note.charAt(0)) + note.substring(1) + ".";
     }
 
     private static String view(boolean fromBelow) {
@@ -89,6 +94,7 @@ public record PinFinder(
                 at(down * PINS_AT),
                 at(across * WORDS_AT),
                 at(down * WORDS_AT),
+                across > 0.3 ? "start" : across < -0.3 ? "end" : "middle",
                 word,
                 function.filter(probed::contains)
                         .map(f -> f.name().toLowerCase(Locale.ROOT))

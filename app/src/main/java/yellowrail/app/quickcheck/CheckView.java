@@ -81,8 +81,9 @@ public record CheckView(
     }
 
     private static TargetLine line(TargetReading target, IdleQuestion question) {
+        boolean above = target.share() > question.ceiling();
         return new TargetLine(
-                target.name(),
+                target.name() + (above ? ", above your ceiling," : ""),
                 target.reading().map(r -> Show.si(r.value(), r.unit(), 3)).orElse("no reading"),
                 target.reading()
                         .map(r -> "± " + Show.si(target.plusMinus(), r.unit(), 1))

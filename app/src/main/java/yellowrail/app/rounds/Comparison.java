@@ -42,15 +42,19 @@ public record Comparison(String first, String second, String mains, List<Line> l
                 two.takenAt().format(RoundView.WHEN),
                 mains(mainsOne) + " and " + mains(mainsTwo),
                 lines,
-                cautions(one, two, mainsOne, mainsTwo));
+                cautions(one, two, mainsOne, mainsTwo, a, b));
     }
 
     private static String mains(Optional<Double> volts) {
         return volts.map(v -> Show.si(v, Unit.VOLT, 4)).orElse("not recorded");
     }
 
-    private static List<String> cautions(Round one, Round two, Optional<Double> first, Optional<Double> second) {
+    private static List<String> cautions(
+            Round one, Round two, Optional<Double> first, Optional<Double> second, RoundAnswer a, RoundAnswer b) {
         List<String> cautions = new ArrayList<>();
+        if (b.sockets().stream().map(s -> s.socket().name()).anyMatch(s -> alone(a, s) != alone(b, s))) {
+            cautions.add("One round saw a mean or nothing where the other saw each tube: no ratio is given there.");
+        }
         if (first.isEmpty() || second.isEmpty()) {
             cautions.add("Mains was not recorded in both rounds: a difference may come from the mains.");
         } else if (Math.abs(first.get() / second.get() - 1) > 0.01) {
@@ -80,16 +84,26 @@ public record Comparison(String first, String second, String mains, List<Line> l
         if (first.isEmpty() && second.isEmpty()) {
             return;
         }
-        String ratio = first.isPresent() && second.isPresent() && first.get().value() > 0
-                ? "× " + Show.fixed(second.get().value() / first.get().value(), 2)
-                : "";
+        boolean alike = alone(a, socket) == alone(b, socket);
+        String ratio =
+                alike && first.isPresent() && second.isPresent() && first.get().value() > 0
+                        ? "× " + Show.fixed(second.get().value() / first.get().value(), 2)
+                        : "";
         lines.add(new Line(socket, quantity, text(first, unit), text(second, unit), ratio));
     }
 
     private static Optional<IdleAnswer> find(RoundAnswer answer, String socket) {
+        return measured(answer, socket).map(SocketAnswer::answer);
+    }
+
+    /** A mean and a tube's own reading have no ratio: the difference would be no change. */
+    private static boolean alone(RoundAnswer answer, String socket) {
+        return measured(answer, socket).filter(SocketAnswer::seenAlone).isPresent();
+    }
+
+    private static Optional<SocketAnswer> measured(RoundAnswer answer, String socket) {
         return answer.sockets().stream()
                 .filter(s -> s.socket().name().equals(socket) && s.measured())
-                .map(SocketAnswer::answer)
                 .findFirst();
     }
 

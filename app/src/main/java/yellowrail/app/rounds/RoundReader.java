@@ -51,10 +51,10 @@ public final class RoundReader {
                     Quantity.CURRENT,
                     group.name(),
                     group.method().field(),
-                    "Meter " + group.method().words()));
+                    group.name() + ", meter " + group.method().words()));
             for (String socket : group.sockets()) {
                 if (group.shared()) {
-                    points.add(at(Quantity.INDIVIDUAL, socket, "On an adaptor " + socket));
+                    points.add(at(Quantity.INDIVIDUAL, socket, socket + " on an adaptor"));
                 }
                 if (!amp.bias().fixed() && !group.method().tellsCathodeVolts()) {
                     points.add(at(Quantity.CATHODE, socket, "Cathode " + socket));

@@ -18,6 +18,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpForms;
+import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
@@ -122,8 +124,8 @@ class WrittenOnceIT extends AppIT {
     void aStageThatGrowsFromTwoTubesToFourLeavesThePastReadable() {
         Amp two = keepPair("Rail 5", "6V6GT");
         UUID old = keepRound(two, pairValues("281 mV", "279 mV"));
-        AmpDescription four = yellowrail.app.amps.AmpReader.read(
-                        fourTubes("Rail 5"), Catalogue.shipped(), List.of("middle"))
+        AmpDescription four = AmpReader.read(
+                        AmpForms.resized(AmpForms.of(two.description()), 4, 1), Catalogue.shipped(), List.of("middle"))
                 .description()
                 .orElseThrow();
         Amp grown = amps.keep(UUID.randomUUID(), two.id(), 1, four);
@@ -139,56 +141,11 @@ class WrittenOnceIT extends AppIT {
                 .isInstanceOf(AmpStore.ChangedMeanwhile.class);
     }
 
-    private static yellowrail.app.amps.AmpForm fourTubes(String name) {
-        var f = yellowrail.app.amps.AmpForms.of(pair(name, "6V6GT"));
-        return new yellowrail.app.amps.AmpForm(
-                f.name(),
-                f.topology(),
-                f.connection(),
-                f.tap(),
-                f.bias(),
-                f.controls(),
-                List.of("V1", "V2", "V3", "V4"),
-                List.of("1", "1", "1", "1"),
-                List.of("A", "B", "A", "B"),
-                List.of("6V6GT", "", "", ""),
-                f.method(),
-                f.grouping(),
-                f.r(),
-                f.rtol(),
-                List.of(),
-                f.insist(),
-                f.other(),
-                f.mvma(),
-                f.zero(),
-                f.warm(),
-                f.caldiv(),
-                f.calma(),
-                f.screenOhms(),
-                f.chokeOhms(),
-                f.nominal(),
-                f.lowest(),
-                f.highest(),
-                f.nodeName(),
-                f.nodeFarads(),
-                f.nodeVolts(),
-                f.zaa(),
-                f.heaterVolts(),
-                f.heaterAmperes(),
-                f.supplyAmperes(),
-                f.quirks(),
-                f.maker(),
-                f.target(),
-                f.judgeBy(),
-                f.ceiling());
-    }
-
     /** A description that is shown in the form and kept unchanged is the same description. */
     @Test
     void aDescriptionSurvivesItsForm() {
         AmpDescription before = pair("Rail 6", "EL34");
-        AmpDescription after = yellowrail.app.amps.AmpReader.read(
-                        yellowrail.app.amps.AmpForms.of(before), Catalogue.shipped(), List.of("middle"))
+        AmpDescription after = AmpReader.read(AmpForms.of(before), Catalogue.shipped(), List.of("middle"))
                 .description()
                 .orElseThrow();
         assertThat(after).isEqualTo(before);

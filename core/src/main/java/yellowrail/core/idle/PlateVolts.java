@@ -20,8 +20,8 @@ public record PlateVolts(
         int tubesOnSide) {
     /** Where the two probes were. */
     public enum Reference {
-        CHASSIS("plate to chassis"),
-        CATHODE("plate to cathode"),
+        CHASSIS("to chassis"),
+        CATHODE("to cathode"),
         SUPPLY_NODE("at the supply node, to chassis"),
         TUBES_OUT("with the output tubes out");
 
