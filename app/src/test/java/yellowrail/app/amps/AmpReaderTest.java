@@ -1,0 +1,244 @@
+package yellowrail.app.amps;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.tube.Catalogue;
+
+class AmpReaderTest {
+    private static AmpReader.Read read(AmpForm form) {
+        return AmpReader.read(form, Catalogue.shipped(), List.of("middle", "cool"));
+    }
+
+    /** A quad on two channels with the fields that a test varies. */
+    private static AmpForm quad(String method, String grouping, String r, String rtol, List<String> rm) {
+        AmpForm e = AmpForms.resized(AmpForms.empty(), 4, 2);
+        return new AmpForm(
+                "Plover 80",
+                "pp",
+                "pentode",
+                "",
+                "tracking",
+                "level",
+                e.socketName(),
+                e.socketChannel(),
+                e.socketSide(),
+                List.of("EL34", "", "", ""),
+                method,
+                grouping,
+                r,
+                rtol,
+                rm,
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "1k",
+                "",
+                "230",
+                "",
+                "",
+                List.of("reservoir"),
+                List.of("220"),
+                List.of("500"),
+                "3.4k",
+                "6.3",
+                "6",
+                "300",
+                "",
+                "",
+                "middle",
+                "",
+                "75");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "own, tube, 4, V1", "own, all, 4, V1", "shared, side, 4, side A channel 1", "shared, channel, 2, channel 1",
+        "combined, all, 1, all", "cathode, channel, 2, channel 1", "half, side, 4, side A channel 1",
+                "adaptor, all, 4, V1",
+        "ma, tube, 4, V1", "panel, all, 1, all", "grid, all, 4, V1"
+    })
+    void groupsSocketsBehindSensePoints(String method, String grouping, int points, String first) {
+        AmpReader.Read read = read(quad(method, grouping, "100", "5", List.of()));
+        assertThat(read.complaints().byField()).isEmpty();
+        AmpDescription amp = read.description().orElseThrow();
+        assertThat(amp.groups()).hasSize(points);
+        assertThat(amp.groups().get(0).name()).isEqualTo(first);
+        assertThat(amp.groups().stream().mapToInt(g -> g.sockets().size()).sum())
+                .isEqualTo(4);
+    }
+
+    /** What is shown in the form describes the same amp, for every method. */
+    @ParameterizedTest
+    @ValueSource(strings = {"own", "shared", "combined", "cathode", "half", "adaptor", "ma", "panel", "grid"})
+    void aDescriptionSurvivesItsForm(String method) {
+        AmpDescription before = read(quad(method, "channel", "100", "5", List.of("99.1", "101")))
+                .description()
+                .orElseThrow();
+        AmpReader.Read again = read(AmpForms.of(before));
+        assertThat(again.complaints().byField()).isEmpty();
+        assertThat(again.description().orElseThrow()).isEqualTo(before);
+    }
+
+    @Test
+    void readsUnitsAndKeepsWhatIsBlankUnknown() {
+        AmpDescription amp = read(quad("own", "tube", "10", "1", List.of("9.94")))
+                .description()
+                .orElseThrow();
+        assertThat(amp.transformers().plateToPlateOhms()).contains(3400.0);
+        assertThat(amp.transformers().supplyAmperes()).contains(0.3);
+        assertThat(amp.screenOhms()).contains(1000.0);
+        assertThat(amp.chokeOhms()).isEmpty();
+        assertThat(amp.nodes().get(0).farads()).contains(220e-6);
+        assertThat(amp.ceilingShare()).isEqualTo(0.75);
+        assertThat(amp.mains().highest()).isEqualTo(230 * 1.1);
+        assertThat(amp.tubeTypes()).containsExactly("EL34");
+        assertThat(amp.tubesOnSideOf(amp.sockets().get(0))).isEqualTo(1);
+    }
+
+    @Test
+    void saysAtEachFieldWhatIsWrong() {
+        AmpForm e = AmpForms.empty();
+        AmpForm wrong = new AmpForm(
+                "",
+                "xx",
+                "pentode",
+                "",
+                "tracking",
+                "nonsense",
+                List.of("V1", "V1"),
+                List.of("1", "3"),
+                List.of("A", "B"),
+                List.of("6L6", "NOSUCH"),
+                "own",
+                "tube",
+                "ten",
+                "99",
+                List.of(),
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "5",
+                "",
+                "",
+                List.of("n".repeat(50)),
+                e.nodeFarads(),
+                e.nodeVolts(),
+                "",
+                "",
+                "",
+                "",
+                "q".repeat(3000),
+                "",
+                "nowhere",
+                "RIGHT",
+                "900");
+        AmpReader.Read read = read(wrong);
+        assertThat(read.description()).isEmpty();
+        assertThat(read.complaints().byField().keySet())
+                .contains(
+                        "name",
+                        "topology",
+                        "controls",
+                        "socketType0",
+                        "socketType1",
+                        "socketChannel1",
+                        "r",
+                        "rtol",
+                        "nominal",
+                        "nodeName0",
+                        "quirks",
+                        "target",
+                        "judgeBy",
+                        "ceiling");
+        assertThat(read.complaints().byField().get("socketType0").sentence()).contains("6L6GB, 6L6GC, 5881");
+    }
+
+    @Test
+    void asksForTheFigureWhenItIsTheTarget() {
+        AmpForm f = quad("own", "tube", "10", "1", List.of());
+        AmpForm chosen = new AmpForm(
+                f.name(),
+                f.topology(),
+                f.connection(),
+                f.tap(),
+                f.bias(),
+                f.controls(),
+                f.socketName(),
+                f.socketChannel(),
+                f.socketSide(),
+                f.socketType(),
+                f.method(),
+                f.grouping(),
+                f.r(),
+                f.rtol(),
+                f.rm(),
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "230",
+                "",
+                "",
+                List.of(),
+                List.of(),
+                List.of(),
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "maker's figure",
+                "",
+                "");
+        assertThat(read(chosen).complaints().byField().get("maker").sentence())
+                .contains("what shall the test point show");
+    }
+
+    @Test
+    void resizingKeepsWhatWasTyped() {
+        AmpForm two = AmpForms.of(read(quad("own", "tube", "10", "1", List.of("9.9")))
+                .description()
+                .orElseThrow());
+        AmpForm six = AmpForms.resized(two, 6, 1);
+        assertThat(six.socketName()).containsExactly("V1", "V2", "V3", "V4", "V5", "V6");
+        assertThat(six.socketSide()).containsExactly("A", "A", "A", "B", "B", "B");
+        assertThat(six.socketType().subList(0, 4)).containsOnly("EL34");
+        assertThat(six.rm()).isEqualTo(two.rm());
+        assertThat(AmpForms.resized(two, 1, 1).socketName()).containsExactly("V1");
+    }
+
+    @Test
+    void aSharedCathodeResistorKnowsItsTubes() {
+        SenseGroup group = read(quad("cathode", "channel", "130", "2", List.of()))
+                .description()
+                .orElseThrow()
+                .groups()
+                .get(0);
+        assertThat(((CathodeResistor) group.method()).tubes()).isEqualTo(2);
+        assertThat(group.shared()).isTrue();
+    }
+}
