@@ -279,8 +279,9 @@ public final class AmpReader {
     private Mains mains() {
         double nominal =
                 value("nominal", or(form.nominal(), "230"), Fields.MAINS).orElse(230.0);
-        double lowest = value("lowest", form.lowest(), Fields.MAINS).orElse(nominal * 0.9);
-        double highest = value("highest", form.highest(), Fields.MAINS).orElse(nominal * 1.1);
+        // Ten per cent either way, in whole tenths of a volt: what the form shows is what is kept.
+        double lowest = value("lowest", form.lowest(), Fields.MAINS).orElse(Math.round(9 * nominal) / 10.0);
+        double highest = value("highest", form.highest(), Fields.MAINS).orElse(Math.round(11 * nominal) / 10.0);
         try {
             return new Mains(Optional.empty(), nominal, lowest, highest);
         } catch (IllegalArgumentException refused) {

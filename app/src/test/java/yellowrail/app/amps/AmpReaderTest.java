@@ -102,7 +102,7 @@ class AmpReaderTest {
         assertThat(amp.chokeOhms()).isEmpty();
         assertThat(amp.nodes().get(0).farads()).contains(220e-6);
         assertThat(amp.ceilingShare()).isEqualTo(0.75);
-        assertThat(amp.mains().highest()).isEqualTo(230 * 1.1);
+        assertThat(amp.mains().highest()).isEqualTo(253);
         assertThat(amp.tubeTypes()).containsExactly("EL34");
         assertThat(amp.tubesOnSideOf(amp.sockets().get(0))).isEqualTo(1);
     }
