@@ -32,7 +32,7 @@ record TypeView(
         more.add(new Row(
                 "usual screen share of cathode current",
                 List.of(type.screenShare()
-                        .map(s -> Show.significant(100 * s.share(), 3) + " ± " + Show.significant(100 * s.band(), 2)
+                        .map(s -> Show.plain(100 * s.share(), 3) + " ± " + Show.plain(100 * s.band(), 2)
                                 + " %")
                         .orElse("not known"))));
         more.add(new Row(
@@ -51,7 +51,9 @@ record TypeView(
                         + type.construction()
                         + (type.own() ? "; own entry: " + type.origin() : "; " + type.origin()),
                 type.ratings().stream()
-                        .map(r -> r.edition() + " (" + r.system().words() + ")")
+                        .map(r -> r.edition().startsWith(r.system().words())
+                                ? r.edition()
+                                : r.edition() + " (" + r.system().words() + ")")
                         .toList(),
                 rows,
                 more,
@@ -70,7 +72,7 @@ record TypeView(
     }
 
     private static String mm(Optional<Figure> figure) {
-        return figure.map(f -> Show.significant(f.value(), 3) + " mm" + (f.toBeVerified() ? " (verify)" : ""))
+        return figure.map(f -> Show.plain(f.value(), 3) + " mm" + (f.toBeVerified() ? " (verify)" : ""))
                 .orElse("not known");
     }
 }

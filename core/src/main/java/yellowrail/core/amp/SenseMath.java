@@ -1,6 +1,8 @@
 package yellowrail.core.amp;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Field;
@@ -51,6 +53,8 @@ final class SenseMath {
                     notes);
         }
         double ohms = resistor.ohms();
+        List<String> all = new ArrayList<>(notes);
+        resistorNote(reading, resistor, tubes).ifPresent(all::add);
         ErrorBudget errors = meterError(reading, meter).and("resistor", resistor.relativeLimit(meter));
         return new Seen.Current(
                 Seen.Kind.CATHODE,
@@ -59,7 +63,21 @@ final class SenseMath {
                 0,
                 "Ik = Vs / Rs" + shareSymbol,
                 reading.echo() + " / " + Show.si(ohms, Unit.OHM, 4) + share,
-                notes);
+                all);
+    }
+
+    /** Which resistance was used, and what the reading would mean with a measured one that was held back. */
+    private static Optional<String> resistorNote(Typed reading, SenseResistor resistor, int tubes) {
+        if (resistor.measured().isEmpty()) {
+            return Optional.empty();
+        }
+        double measured = resistor.measured().get().value();
+        String other = resistor.ohms() == measured
+                ? ""
+                : ": " + reading.echo() + " is " + Show.si(reading.value() / resistor.ohms() / tubes, Unit.AMPERE, 3)
+                        + " with the marked value and "
+                        + Show.si(reading.value() / measured / tubes, Unit.AMPERE, 3) + " with the measured one";
+        return Optional.of("Resistor " + resistor.words() + other + ".");
     }
 
     static void checkTubes(int tubes) {

@@ -90,12 +90,13 @@ public final class RoundCheck {
                                 s -> GRAVITY.indexOf(s.answer().verdict().place()))
                         .thenComparingDouble(s ->
                                 s.answer().judgedShare().map(Estimate::value).orElse(0.0)));
+        List<String> warnings = warnings(sockets);
         return new RoundAnswer(
                 sockets,
-                overall(worst, sockets, unmeasured),
+                overall(worst, sockets, unmeasured, warnings),
                 worst.map(s -> s.socket().name()).orElse(""),
                 balances(sockets),
-                warnings(sockets),
+                warnings,
                 unmeasured);
     }
 
@@ -179,7 +180,8 @@ public final class RoundCheck {
                 : new ScreenCurrent.TypeShare();
     }
 
-    private static Verdict overall(Optional<SocketAnswer> worst, List<SocketAnswer> sockets, List<String> unmeasured) {
+    private static Verdict overall(
+            Optional<SocketAnswer> worst, List<SocketAnswer> sockets, List<String> unmeasured, List<String> warnings) {
         if (worst.isEmpty()) {
             return new Verdict(Verdict.Place.UNKNOWN, false, Set.of(), List.of("No socket was measured."));
         }
@@ -195,7 +197,11 @@ public final class RoundCheck {
             reasons.add("Not measured: " + String.join(", ", unmeasured) + ". Nothing is assumed of "
                     + (unmeasured.size() == 1 ? "it." : "them."));
         }
-        return new Verdict(leading.place(), leading.possibly(), qualifiers, reasons);
+        // Two readings that contradict each other are no ground for an all-clear.
+        boolean contradicted = leading.place() == Verdict.Place.IN_WINDOW && !warnings.isEmpty();
+        reasons.addAll(0, contradicted ? warnings : List.of());
+        return new Verdict(
+                contradicted ? Verdict.Place.UNKNOWN : leading.place(), leading.possibly(), qualifiers, reasons);
     }
 
     private List<Balance> balances(List<SocketAnswer> sockets) {

@@ -206,6 +206,10 @@ class RoundCheckTest {
                         Map.of("V1", volts(430)),
                         Optional.of(volts(60 * 0.15))));
         assertThat(answer.warnings()).anyMatch(w -> w.contains("cannot draw more than the supply gives"));
+        // All four tubes are in the window, but the readings contradict each other.
+        assertThat(answer.sockets()).allMatch(s -> s.answer().verdict().allClear());
+        assertThat(answer.verdict().place()).isEqualTo(Verdict.Place.UNKNOWN);
+        assertThat(answer.verdict().reasons().get(0)).contains("cannot draw more");
         assertThat(CrossCheck.combined("all", 0.1208, 0.1208)).isEmpty();
         assertThat(CrossCheck.combined("all", 0.1208, 0.1258)).isPresent();
     }
