@@ -32,8 +32,7 @@ record TypeView(
         more.add(new Row(
                 "usual screen share of cathode current",
                 List.of(type.screenShare()
-                        .map(s -> Show.plain(100 * s.share(), 3) + " ± " + Show.plain(100 * s.band(), 2)
-                                + " %")
+                        .map(s -> Show.plain(100 * s.share(), 3) + " ± " + Show.plain(100 * s.band(), 2) + " %")
                         .orElse("not known"))));
         more.add(new Row(
                 "base",

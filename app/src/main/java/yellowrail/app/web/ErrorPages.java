@@ -2,6 +2,10 @@ package yellowrail.app.web;
 
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -15,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 @Controller
 class ErrorPages implements ErrorController {
     @RequestMapping("/error")
-    Object error(HttpServletRequest request, Model model, jakarta.servlet.http.HttpServletResponse response) {
+    Object error(HttpServletRequest request, Model model, HttpServletResponse response) {
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus status = code instanceof Integer number ? HttpStatus.resolve(number) : null;
         HttpStatus known = status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
@@ -28,11 +32,35 @@ class ErrorPages implements ErrorController {
                     .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                     .body(problem);
         }
+        if (known == HttpStatus.SERVICE_UNAVAILABLE) {
+            recover(request, response, model, path);
+        }
         model.addAttribute("status", known.value());
         model.addAttribute("sentence", sentence);
         response.setStatus(known.value());
         return "error-page";
     }
+
+    /** A page comes back by itself; what was sent is kept on the page, to be sent again under the same ids. */
+    private static void recover(HttpServletRequest request, HttpServletResponse response, Model model, Object path) {
+        if (!(request.getAttribute(Trouble.SENT) instanceof Map<?, ?> fields)) {
+            response.setHeader("Refresh", "3");
+            return;
+        }
+        List<Sent> sent = new ArrayList<>();
+        fields.forEach((name, values) -> {
+            if (!name.equals("_csrf")) {
+                for (String value : (String[]) values) {
+                    sent.add(new Sent((String) name, value));
+                }
+            }
+        });
+        model.addAttribute("again", path);
+        model.addAttribute("sent", sent);
+    }
+
+    /** One field of a form that could not be stored. */
+    record Sent(String name, String value) {}
 
     private static String sentence(HttpStatus status) {
         return switch (status) {

@@ -3,6 +3,7 @@ package yellowrail.app.web;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -29,6 +30,9 @@ class PageAdvice {
     void databaseAway(Exception problem, HttpServletRequest request, HttpServletResponse response) throws IOException {
         log.warn("Database: {}", problem.getMessage());
         request.setAttribute(Trouble.SENTENCE, Trouble.DATABASE);
+        if (request.getMethod().equals("POST")) {
+            request.setAttribute(Trouble.SENT, Map.copyOf(request.getParameterMap()));
+        }
         response.setHeader("Retry-After", "2");
         response.sendError(503);
     }
