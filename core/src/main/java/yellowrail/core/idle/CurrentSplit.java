@@ -31,7 +31,8 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 ? question.stage().type().flatMap(TubeType::screenShare)
                 : Optional.empty();
         if (share.isEmpty()) {
-            if (question.screen() instanceof ScreenCurrent.TypeShare) {
+            boolean typeKnown = question.stage().type().isPresent();
+            if (typeKnown && question.screen() instanceof ScreenCurrent.TypeShare) {
                 findings.lacks(
                         "screen share",
                         SHARE_EFFECT,
