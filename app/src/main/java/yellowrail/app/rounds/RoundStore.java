@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
@@ -118,10 +117,6 @@ public class RoundStore {
         return mapper.newestOfEach().stream()
                 .map(row -> assemble(row, mapper.readings(row.id())))
                 .collect(Collectors.toMap(r -> r.amp().id(), r -> r));
-    }
-
-    public Optional<Reading> reading(UUID id) {
-        return mapper.reading(id);
     }
 
     private Round assemble(RoundRow row, List<Reading> readings) {
