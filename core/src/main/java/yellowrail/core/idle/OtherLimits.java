@@ -83,10 +83,17 @@ final class OtherLimits {
                         : Optional.empty())
                 .orElse(0.0);
         double value = volts.value() - cathode;
-        return value > 0
-                ? Optional.of(new Estimate(
-                        value, ErrorBudget.exact().and("meter on screen volts", meter.limit(volts) / value)))
-                : Optional.empty();
+        if (!(value > 0)) {
+            findings.lacks(
+                    "screen volts above the cathode's",
+                    0.1,
+                    "The screen reading of " + volts.echo()
+                            + " is not above the cathode voltage, so the screen is not judged: one of the two is wrong.",
+                    true);
+            return Optional.empty();
+        }
+        return Optional.of(
+                new Estimate(value, ErrorBudget.exact().and("meter on screen volts", meter.limit(volts) / value)));
     }
 
     private void judgeScreen(Optional<Estimate> watts, boolean bound) {

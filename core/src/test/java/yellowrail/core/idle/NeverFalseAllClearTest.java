@@ -181,6 +181,19 @@ class NeverFalseAllClearTest {
     }
 
     @Test
+    void screenVoltsThatAreNotAboveTheCathodesAreNoGroundForAnAllClear() {
+        StageFacts stage = StageFacts.of(TWENTY, Topology.PUSH_PULL, Connection.PENTODE, BiasScheme.CATHODE);
+        IdleQuestion question = IdleQuestion.of(
+                        stage, OWN, volts(0.3191, 1e-4), toChassis(420.0).withCathode(volts(20, 0.1)))
+                .in(Circumstances.atMains(AT_NOMINAL))
+                .aimingAt(MIDDLE);
+        assertThat(verdict(question).allClear()).isTrue();
+        Verdict swapped = verdict(question.withScreenVolts(volts(15, 0.1)));
+        assertThat(swapped.place()).isEqualTo(Verdict.Place.UNKNOWN);
+        assertThat(swapped.reasons()).anyMatch(r -> r.contains("the screen is not judged"));
+    }
+
+    @Test
     void aPlateVoltLimitThatIsPassedQualifiesTheVerdict() {
         TubeType small =
                 ((yellowrail.core.tube.Lookup.Found) Catalogue.shipped().find("6V6GT")).type();
