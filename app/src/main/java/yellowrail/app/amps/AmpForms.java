@@ -186,7 +186,9 @@ public final class AmpForms {
                         .map(n -> n.farads().map(f -> Show.si(f, Unit.FARAD, 3)).orElse(""))
                         .toList(),
                 amp.nodes().stream()
-                        .map(n -> n.ratedVolts().map(AmpForms::number).orElse(""))
+                        .map(n -> n.ratedVolts()
+                                .map(v -> (n.series() > 1 ? n.series() + " × " : "") + number(v))
+                                .orElse(""))
                         .toList(),
                 ohms(amp.transformers().plateToPlateOhms()),
                 amp.transformers().heaterVolts().map(AmpForms::number).orElse(""),

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.MethodForm;
@@ -53,6 +55,9 @@ public final class AmpReader {
     private final Catalogue catalogue;
     private final List<String> targets;
     private final Complaints complaints = new Complaints();
+
+    /** Capacitors in series, for example {@code 2 × 350}. */
+    private static final Pattern SERIES = Pattern.compile("([2-4])\\s*[x×*]\\s*(.+)");
 
     private AmpReader(AmpForm form, Catalogue catalogue, List<String> targets) {
         this.form = form;
@@ -296,11 +301,16 @@ public final class AmpReader {
             String name = at(form.nodeName(), i).strip();
             if (name.length() > 40) {
                 complaints.add("nodeName" + i, "A node's name has at most 40 characters.");
+            } else if (nodes.stream().anyMatch(n -> n.name().equals(name))) {
+                complaints.add("nodeName" + i, "Two nodes are called “" + name + "”; give each its own name.");
             } else if (!name.isEmpty()) {
+                Matcher pair = SERIES.matcher(at(form.nodeVolts(), i).strip());
+                boolean inSeries = pair.matches();
                 nodes.add(new SupplyNode(
                         name,
                         value("nodeFarads" + i, at(form.nodeFarads(), i), FARADS),
-                        value("nodeVolts" + i, at(form.nodeVolts(), i), RATED_VOLTS)));
+                        value("nodeVolts" + i, inSeries ? pair.group(2) : at(form.nodeVolts(), i), RATED_VOLTS),
+                        inSeries ? Integer.parseInt(pair.group(1)) : 1));
             }
         }
         return nodes;

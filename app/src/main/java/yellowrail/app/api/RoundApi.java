@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.rounds.Quantity;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundForm;
@@ -24,6 +23,7 @@ import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.target.Target.Window;
 

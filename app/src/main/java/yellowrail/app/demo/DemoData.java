@@ -13,13 +13,13 @@ import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.rounds.Quantity;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 

@@ -22,7 +22,6 @@ import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.Complaints;
-import yellowrail.app.rounds.Quantity;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -30,6 +29,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target;
 
 /** "Keep this": a quick check becomes an amp with its first round. Only what was measured is kept as measured. */

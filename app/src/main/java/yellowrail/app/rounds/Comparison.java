@@ -8,6 +8,7 @@ import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;

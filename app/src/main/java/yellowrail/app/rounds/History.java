@@ -7,6 +7,7 @@ import java.util.UUID;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;

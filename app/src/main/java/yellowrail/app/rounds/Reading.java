@@ -4,6 +4,7 @@ import java.time.OffsetDateTime;
 import java.util.UUID;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 
 /**
  * A stored reading.

@@ -12,6 +12,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundCheck;
 import yellowrail.core.round.RoundReadings;
@@ -80,7 +81,8 @@ public record Round(
                 byPoint(Quantity.CATHODE),
                 byPoint(Quantity.SCREEN),
                 byPoint(Quantity.SCREEN_DROP),
-                holding(Quantity.CHOKE, "").map(Reading::typed));
+                holding(Quantity.CHOKE, "").map(Reading::typed),
+                Map.of());
     }
 
     private Map<String, Typed> byPoint(Quantity quantity) {

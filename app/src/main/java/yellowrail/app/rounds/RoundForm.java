@@ -2,6 +2,7 @@ package yellowrail.app.rounds;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
+import yellowrail.core.round.Quantity;
 
 /**
  * A round as typed. {@code values} holds one text for each point, named {@code quantity.point}, for example

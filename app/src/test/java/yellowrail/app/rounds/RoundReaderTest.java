@@ -14,6 +14,7 @@ import yellowrail.app.amps.AmpReader;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;

@@ -26,6 +26,7 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;

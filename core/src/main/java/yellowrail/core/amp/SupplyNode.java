@@ -6,13 +6,30 @@ import java.util.Optional;
  * A node of the supply that has to be drained and is worth a reading.
  *
  * @param name what the builder calls it
- * @param farads capacitance, F; empty when not known
- * @param ratedVolts the capacitor's rated voltage, V; empty when not known
+ * @param farads capacitance of one capacitor, F; empty when not known
+ * @param ratedVolts rated voltage of one capacitor, V; empty when not known
+ * @param series how many such capacitors stand in series, 1 or more; they share the voltage
  */
-public record SupplyNode(String name, Optional<Double> farads, Optional<Double> ratedVolts) {
+public record SupplyNode(String name, Optional<Double> farads, Optional<Double> ratedVolts, int series) {
     public SupplyNode {
         if (name.isBlank() || name.length() > 40) {
             throw new IllegalArgumentException("a node's name has 1 to 40 characters");
         }
+        // Descriptions kept before series pairs could be named have none.
+        series = Math.max(1, series);
+    }
+
+    public static SupplyNode single(String name, Optional<Double> farads, Optional<Double> ratedVolts) {
+        return new SupplyNode(name, farads, ratedVolts, 1);
+    }
+
+    /** Capacitance of the whole node, F. */
+    public Optional<Double> nodeFarads() {
+        return farads.map(f -> f / series);
+    }
+
+    /** What the capacitors stand together, V, if they share evenly. */
+    public Optional<Double> nodeRatedVolts() {
+        return ratedVolts.map(v -> v * series);
     }
 }

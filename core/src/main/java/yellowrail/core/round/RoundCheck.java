@@ -126,7 +126,7 @@ public final class RoundCheck {
                         Optional.of(amp.mains().at(readings.mains())),
                         readings.limiter(),
                         readings.reduced(),
-                        readings.pairing(),
+                        readings.pairingOf(socket.name()),
                         readings.spread()),
                 target.filter(t -> !useAlone || t instanceof Window),
                 amp.ceilingShare());

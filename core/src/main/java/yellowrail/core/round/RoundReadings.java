@@ -24,6 +24,7 @@ import yellowrail.core.reading.Typed;
  * @param screenVolts screen volts by socket
  * @param screenDrop drop over each screen resistor by socket
  * @param choke drop over the choke or B+ resistor
+ * @param pairings how volts and current of single sockets belong together; the others go by {@code pairing}
  */
 public record RoundReadings(
         Meter meter,
@@ -39,7 +40,8 @@ public record RoundReadings(
         Map<String, Typed> cathode,
         Map<String, Typed> screenVolts,
         Map<String, Typed> screenDrop,
-        Optional<Typed> choke) {
+        Optional<Typed> choke,
+        Map<String, Pairing> pairings) {
     public RoundReadings {
         points = Map.copyOf(points);
         individual = Map.copyOf(individual);
@@ -47,5 +49,10 @@ public record RoundReadings(
         cathode = Map.copyOf(cathode);
         screenVolts = Map.copyOf(screenVolts);
         screenDrop = Map.copyOf(screenDrop);
+        pairings = Map.copyOf(pairings);
+    }
+
+    Pairing pairingOf(String socket) {
+        return pairings.getOrDefault(socket, pairing);
     }
 }

@@ -91,7 +91,8 @@ class RoundCheckTest {
                 Map.of(),
                 Map.of(),
                 Map.of(),
-                choke);
+                choke,
+                Map.of());
     }
 
     private static RoundAnswer check(AmpDescription amp, RoundReadings readings) {

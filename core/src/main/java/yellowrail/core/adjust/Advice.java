@@ -1,0 +1,56 @@
+package yellowrail.core.adjust;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.idle.Formula;
+import yellowrail.core.reading.Typed;
+
+/** The one next thing to do to the idle, or why there is none. */
+public sealed interface Advice {
+    /**
+     * Turn a control until the meter shows a reading.
+     *
+     * @param control its name
+     * @param hotter whether the current shall become larger
+     * @param way clockwise or counter-clockwise; empty when not known
+     * @param socket the tube whose reading is watched
+     * @param point the sense point to watch
+     * @param stopAt what the meter shows there
+     * @param plusMinus half width of its 95 % band, in its base unit
+     * @param plateVolts plate-to-cathode volts to expect, V
+     * @param gridVolts grid volts to expect, V; empty when not foretold
+     * @param remarks what stays, and what to mind
+     * @param formulas the figures opened
+     */
+    record Turn(
+            String control,
+            boolean hotter,
+            String way,
+            String socket,
+            String point,
+            Typed stopAt,
+            double plusMinus,
+            double plateVolts,
+            Optional<Double> gridVolts,
+            List<String> remarks,
+            List<Formula> formulas)
+            implements Advice {
+        public Turn {
+            remarks = List.copyOf(remarks);
+            formulas = List.copyOf(formulas);
+        }
+    }
+
+    /** Fit another cathode resistor. */
+    record Fit(String point, CathodeFit fit) implements Advice {}
+
+    /** Nothing to turn now. */
+    record Rest(String sentence, List<String> remarks) implements Advice {
+        public Rest {
+            remarks = List.copyOf(remarks);
+        }
+    }
+
+    /** No advice can be given, and what would change that. */
+    record Refused(String reason) implements Advice {}
+}

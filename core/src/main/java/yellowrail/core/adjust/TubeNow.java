@@ -1,0 +1,49 @@
+package yellowrail.core.adjust;
+
+import java.util.List;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.Socket;
+
+/**
+ * A tube as read just now, with fresh volts.
+ *
+ * @param plateAmperes A, above zero
+ * @param screenAmperes A
+ * @param plateVolts to cathode, V
+ * @param error 95 % band of its dissipation, as a share
+ * @param ratedWatts plate rating, W
+ * @param point its sense point
+ * @param alone whether the current is its own, not a mean
+ * @param grids grid volts with the plate current they went with, oldest first
+ */
+public record TubeNow(
+        Socket socket,
+        double plateAmperes,
+        double screenAmperes,
+        double plateVolts,
+        double error,
+        double ratedWatts,
+        String point,
+        SensingMethod method,
+        boolean alone,
+        List<GridPoint> grids) {
+    /** Grid volts, V, and the plate current read with them, A. */
+    public record GridPoint(double volts, double amperes) {}
+
+    public TubeNow {
+        grids = List.copyOf(grids);
+    }
+
+    public double share() {
+        return plateAmperes * plateVolts / ratedWatts;
+    }
+
+    public double cathodeAmperes() {
+        return plateAmperes + screenAmperes;
+    }
+
+    /** Screen over plate current. */
+    double screenRatio() {
+        return plateAmperes > 0 ? screenAmperes / plateAmperes : 0;
+    }
+}

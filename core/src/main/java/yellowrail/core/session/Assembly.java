@@ -1,0 +1,190 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Remeasured;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.reading.Pairing;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundReadings;
+
+/** Puts readings together for judging: currents as given, with the volts that were read near them and how near. */
+final class Assembly {
+    /** Mains read longer ago than this is not known any more. */
+    private static final long MAINS_MILLIS = 60 * 60_000L;
+
+    private static final Set<Quantity> LIVE = Set.of(
+            Quantity.CURRENT,
+            Quantity.INDIVIDUAL,
+            Quantity.PLATE,
+            Quantity.CATHODE,
+            Quantity.SCREEN,
+            Quantity.SCREEN_DROP,
+            Quantity.GRID,
+            Quantity.CHOKE);
+
+    private Assembly() {}
+
+    static boolean live(Taken reading) {
+        return LIVE.contains(reading.quantity()) && reading.context().power() == Power.ON_TUBES_IN;
+    }
+
+    /** The sense points with resistances as measured in this session. */
+    static List<SenseGroup> groups(Session session) {
+        return session.plan().amp().groups().stream()
+                .map(g -> session.last(Quantity.SENSE_OHMS, g.name())
+                        .or(() -> session.last(Quantity.HALF_PRIMARY_OHMS, g.name()))
+                        .map(r -> new SenseGroup(g.name(), g.sockets(), Remeasured.with(g.method(), r.typed())))
+                        .orElse(g))
+                .toList();
+    }
+
+    /** The amp as described, with resistances as measured in this session and the target chosen in it. */
+    static AmpDescription amp(Session session) {
+        AmpDescription a = session.plan().amp();
+        return new AmpDescription(
+                a.name(),
+                a.topology(),
+                a.connection(),
+                a.tap(),
+                a.bias(),
+                a.controls(),
+                a.sockets(),
+                groups(session),
+                a.screenOhms(),
+                a.chokeOhms(),
+                a.mains(),
+                a.nodes(),
+                a.transformers(),
+                a.quirks(),
+                a.makersFigure(),
+                session.aim().map(Event.Aimed::target).orElse(a.target()),
+                a.judgeBy(),
+                a.ceiling());
+    }
+
+    /**
+     * @param now readings that count as read now, of one stretch
+     * @param before earlier readings of the same stretch, from which volts may be carried over
+     */
+    static RoundReadings readings(Session session, List<Taken> now, List<Taken> before) {
+        Map<Quantity, Map<String, Typed>> values = new HashMap<>();
+        for (Quantity quantity : LIVE) {
+            values.put(quantity, new HashMap<>());
+        }
+        now.forEach(r -> values.get(r.quantity()).put(r.point(), r.typed()));
+        Map<String, Taken> volts = carried(now, before, Quantity.PLATE);
+        volts.forEach((socket, r) -> values.get(Quantity.PLATE).put(socket, r.typed()));
+        for (Quantity other : List.of(Quantity.CATHODE, Quantity.SCREEN)) {
+            carried(now, before, other).forEach((socket, r) -> values.get(other).putIfAbsent(socket, r.typed()));
+        }
+        Optional<Double> mains = mains(session, now);
+        return new RoundReadings(
+                session.plan().meter(),
+                session.plan().reference(),
+                mains,
+                now.stream().anyMatch(r -> r.context().limiter()),
+                mains.filter(m -> m < session.plan().amp().mains().lowest()).isPresent(),
+                Pairing.together(),
+                Optional.empty(),
+                values.get(Quantity.CURRENT),
+                values.get(Quantity.INDIVIDUAL),
+                values.get(Quantity.PLATE),
+                values.get(Quantity.CATHODE),
+                values.get(Quantity.SCREEN),
+                values.get(Quantity.SCREEN_DROP),
+                Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
+                pairings(session, now, before, volts));
+    }
+
+    private static Map<String, Taken> carried(List<Taken> now, List<Taken> before, Quantity quantity) {
+        Map<String, Taken> latest = new HashMap<>();
+        for (List<Taken> readings : List.of(before, now)) {
+            readings.stream()
+                    .filter(r -> r.quantity() == quantity)
+                    .forEach(r -> latest.merge(r.point(), r, (a, b) -> b.at() >= a.at() ? b : a));
+        }
+        return latest;
+    }
+
+    private static Map<String, Pairing> pairings(
+            Session session, List<Taken> now, List<Taken> before, Map<String, Taken> volts) {
+        Map<String, Pairing> pairings = new HashMap<>();
+        for (Socket socket : session.plan().amp().sockets()) {
+            Optional<Taken> current = currentOf(session, now, socket);
+            Optional<Taken> plate = voltsFor(session, volts, socket);
+            if (current.isPresent() && plate.isPresent()) {
+                List<Taken> all = new ArrayList<>(before);
+                all.addAll(now);
+                pairings.put(socket.name(), pairing(current.get(), plate.get(), all));
+            }
+        }
+        return pairings;
+    }
+
+    private static Optional<Taken> currentOf(Session session, List<Taken> now, Socket socket) {
+        String group = session.plan().amp().groupOf(socket.name()).name();
+        Optional<Taken> alone = now.stream()
+                .filter(r -> r.quantity() == Quantity.INDIVIDUAL && r.point().equals(socket.name()))
+                .reduce((a, b) -> b);
+        return alone.or(() -> now.stream()
+                .filter(r -> r.quantity() == Quantity.CURRENT && r.point().equals(group))
+                .reduce((a, b) -> b));
+    }
+
+    /** Its own plate volts, or the newest of its channel. */
+    private static Optional<Taken> voltsFor(Session session, Map<String, Taken> volts, Socket socket) {
+        return Optional.ofNullable(volts.get(socket.name()))
+                .or(() -> session.plan().amp().sockets().stream()
+                        .filter(s -> s.channel() == socket.channel())
+                        .map(s -> volts.get(s.name()))
+                        .filter(r -> r != null)
+                        .findFirst());
+    }
+
+    /** How far apart in time, and how much the current moved since it was read nearest to the volts. */
+    private static Pairing pairing(Taken current, Taken plate, List<Taken> all) {
+        Taken nearest = current;
+        for (Taken other : all) {
+            boolean same =
+                    other.quantity() == current.quantity() && other.point().equals(current.point());
+            if (same && Math.abs(other.at() - plate.at()) < Math.abs(nearest.at() - plate.at())) {
+                nearest = other;
+            }
+        }
+        double minutes = Math.abs(current.at() - plate.at()) / 60_000.0;
+        double then = nearest.typed().value();
+        double change = then == 0 ? 0 : current.typed().value() / then - 1;
+        return new Pairing(Optional.of(minutes), Optional.of(change), false);
+    }
+
+    /** Mains as read last in this power-on, if not too long before these readings. */
+    private static Optional<Double> mains(Session session, List<Taken> now) {
+        if (now.isEmpty()) {
+            return Optional.empty();
+        }
+        Taken last = now.stream().reduce((a, b) -> b.at() >= a.at() ? b : a).orElseThrow();
+        Set<String> gone = new HashSet<>();
+        session.readings().stream().map(Taken::id).filter(session::superseded).forEach(gone::add);
+        Optional<Taken> mains = Optional.empty();
+        for (Taken reading : session.readings()) {
+            boolean usable = reading.quantity() == Quantity.MAINS
+                    && !gone.contains(reading.id())
+                    && reading.context().run() == last.context().run()
+                    && reading.at() <= last.at() + MAINS_MILLIS / 6
+                    && last.at() - reading.at() <= MAINS_MILLIS;
+            if (usable && (mains.isEmpty() || reading.at() >= mains.get().at())) {
+                mains = Optional.of(reading);
+            }
+        }
+        return mains.map(r -> r.typed().value());
+    }
+}

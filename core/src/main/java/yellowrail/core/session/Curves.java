@@ -1,0 +1,170 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.reading.Show;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.soak.Drift;
+import yellowrail.core.soak.Sample;
+import yellowrail.core.soak.Stability;
+
+/** The currents of a session over time, one curve for each sense point or single tube and unbroken stretch. */
+public final class Curves {
+    /** A proven position has at least so many readings over the soak. */
+    static final int LEAST_READINGS = 3;
+
+    private static final SocketAdaptor ADAPTOR = new SocketAdaptor(1, 1, 0);
+
+    /**
+     * One curve.
+     *
+     * @param point sense point, or the socket of a single reading
+     * @param sockets whose current it is; a mean when several
+     * @param stretch the unbroken stretch it belongs to
+     * @param taken the readings in the order of time
+     * @param sinceOn samples of one tube, minutes since power on
+     */
+    public record Curve(
+            String point, List<String> sockets, boolean single, int stretch, List<Taken> taken, List<Sample> sinceOn) {
+        public Curve {
+            sockets = List.copyOf(sockets);
+            taken = List.copyOf(taken);
+            sinceOn = List.copyOf(sinceOn);
+        }
+
+        /** Samples from the tenth minute on: what comes before is warming up, not soaking. */
+        public List<Sample> warm() {
+            return sinceOn.stream()
+                    .filter(s -> s.minutes() >= Stability.WARM_MINUTES - 0.25)
+                    .toList();
+        }
+
+        public double spanMinutes() {
+            List<Sample> warm = warm();
+            return warm.isEmpty()
+                    ? 0
+                    : warm.get(warm.size() - 1).minutes() - warm.get(0).minutes();
+        }
+
+        public Drift drift() {
+            return Drift.of(point, warm());
+        }
+    }
+
+    private final Session session;
+    private final List<Curve> all;
+
+    private Curves(Session session, List<Curve> all) {
+        this.session = session;
+        this.all = all;
+    }
+
+    public static Curves of(Session session) {
+        List<Curve> curves = new ArrayList<>();
+        List<Taken> holding = session.holding();
+        for (SenseGroup group : Assembly.groups(session)) {
+            collect(session, holding, Quantity.CURRENT, group.name(), group.sockets(), group, curves);
+            if (group.shared()) {
+                for (String socket : group.sockets()) {
+                    collect(session, holding, Quantity.INDIVIDUAL, socket, List.of(socket), group, curves);
+                }
+            }
+        }
+        return new Curves(session, curves);
+    }
+
+    private static void collect(
+            Session session,
+            List<Taken> holding,
+            Quantity quantity,
+            String point,
+            List<String> sockets,
+            SenseGroup group,
+            List<Curve> curves) {
+        List<Taken> taken = holding.stream()
+                .filter(r -> r.quantity() == quantity && r.point().equals(point))
+                .toList();
+        List<Integer> stretches = taken.stream()
+                .map(r -> r.context().stretch())
+                .distinct()
+                .sorted()
+                .toList();
+        for (int stretch : stretches) {
+            List<Taken> of = taken.stream()
+                    .filter(r -> r.context().stretch() == stretch)
+                    .sorted(Comparator.comparingLong(Taken::at))
+                    .toList();
+            List<Sample> samples = new ArrayList<>();
+            for (Taken reading : of) {
+                amperes(session, quantity, group, reading)
+                        .ifPresent(i -> samples.add(new Sample(reading.minutesOn(), i)));
+            }
+            if (!samples.isEmpty()) {
+                curves.add(new Curve(point, sockets, quantity == Quantity.INDIVIDUAL, stretch, of, samples));
+            }
+        }
+    }
+
+    private static Optional<Double> amperes(Session session, Quantity quantity, SenseGroup group, Taken reading) {
+        Seen seen = quantity == Quantity.INDIVIDUAL
+                ? ADAPTOR.see(reading.typed(), session.plan().meter())
+                : group.method().see(reading.typed(), session.plan().meter());
+        return seen instanceof Seen.Current current && current.perTube().value() > 0
+                ? Optional.of(current.perTube().value())
+                : Optional.empty();
+    }
+
+    public List<Curve> all() {
+        return all;
+    }
+
+    /** The curves of the present stretch. */
+    public List<Curve> present() {
+        int stretch = session.context().stretch();
+        return all.stream().filter(c -> c.stretch() == stretch).toList();
+    }
+
+    /** The present curve that tells of one tube alone; empty when it was only seen in a mean. */
+    public Optional<Curve> alone(String socket) {
+        return present().stream()
+                .filter(c -> c.sockets().equals(List.of(socket)))
+                .max(Comparator.comparingInt(c -> c.sinceOn().size()));
+    }
+
+    /** For each sense point, whether it has stopped moving since power on. */
+    public List<Stability> warmth(long now) {
+        double minutes = (now - session.context().runSince()) / 60_000.0;
+        List<Stability> states = new ArrayList<>();
+        for (SenseGroup group : session.plan().amp().groups()) {
+            List<Sample> samples = present().stream()
+                    .filter(c -> c.point().equals(group.name()) && !c.single())
+                    .findFirst()
+                    .map(Curve::sinceOn)
+                    .orElse(List.of());
+            states.add(Stability.of(group.name(), samples, minutes));
+        }
+        return states;
+    }
+
+    void soakMissing(List<String> missing) {
+        for (SenseGroup group : session.plan().amp().groups()) {
+            Optional<Curve> curve = present().stream()
+                    .filter(c -> c.point().equals(group.name()) && !c.single())
+                    .findFirst();
+            double span = curve.map(Curve::spanMinutes).orElse(0.0);
+            int readings = curve.map(c -> c.warm().size()).orElse(0);
+            if (readings < LEAST_READINGS || span < session.plan().soakMinutes()) {
+                missing.add(group.name() + ": " + readings + (readings == 1 ? " reading over " : " readings over ")
+                        + Show.fixed(span, 0) + " min; " + LEAST_READINGS + " over "
+                        + Show.plain(session.plan().soakMinutes(), 3) + " min are wanted.");
+            } else {
+                curve.map(Curve::drift).filter(d -> d.kind().rising()).ifPresent(d -> missing.add(d.sentence()));
+            }
+        }
+    }
+}

@@ -1,0 +1,352 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.CathodeFit;
+import yellowrail.core.adjust.MainsExponent;
+import yellowrail.core.adjust.NextTurn;
+import yellowrail.core.adjust.SupplySag;
+import yellowrail.core.adjust.TubeNow;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.idle.Missing;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.RoundCheck;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.target.Target;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeModels;
+
+/** A session judged: its rounds, where it stands now, what the supply does, and what to do next to the idle. */
+public final class Judged {
+    /** One round with its answer. */
+    public record JudgedRound(SessionRound round, RoundAnswer answer) {}
+
+    private final Session session;
+    private final Standards standards;
+    private final AmpDescription amp;
+    private final List<JudgedRound> rounds;
+    private final Optional<RoundAnswer> present;
+
+    private Judged(Session session, Standards standards) {
+        this.session = session;
+        this.standards = standards;
+        this.amp = Assembly.amp(session);
+        this.rounds = SessionRound.all(session).stream()
+                .map(r -> new JudgedRound(r, check(r.readings())))
+                .toList();
+        this.present = SessionRound.present(session).map(this::check);
+    }
+
+    public static Judged of(Session session, Standards standards) {
+        return new Judged(session, standards);
+    }
+
+    private RoundAnswer check(yellowrail.core.round.RoundReadings readings) {
+        return RoundCheck.check(amp, standards.types(), readings, target(), standards.windows());
+    }
+
+    public AmpDescription amp() {
+        return amp;
+    }
+
+    public Optional<Target> target() {
+        return standards.target(amp.target());
+    }
+
+    public Optional<Window> window() {
+        return target().filter(Window.class::isInstance).map(Window.class::cast);
+    }
+
+    public List<JudgedRound> rounds() {
+        return rounds;
+    }
+
+    /** The newest readings since the last break, judged together; empty when nothing was read since. */
+    public Optional<RoundAnswer> present() {
+        return present;
+    }
+
+    /** The supply's source resistance from the newest round and the newest earlier one with another current. */
+    public SupplySag sag() {
+        List<SupplySag.Load> loads =
+                rounds.stream().flatMap(r -> load(r).stream()).toList();
+        if (loads.size() < 2) {
+            return new SupplySag.Refused(
+                    "One round only: a second one at another setting shows how B+ moves. Turn a little colder or hotter"
+                            + " and read every point again.");
+        }
+        SupplySag.Load last = loads.get(loads.size() - 1);
+        SupplySag first = new SupplySag.Refused("");
+        for (int i = loads.size() - 2; i >= 0; i--) {
+            SupplySag sag = SupplySag.between(loads.get(i), last);
+            if (sag instanceof SupplySag.Known) {
+                return sag;
+            }
+            if (i == loads.size() - 2) {
+                first = sag;
+            }
+        }
+        return first;
+    }
+
+    /** A round in which every tube's current and fresh volts are known. */
+    private Optional<SupplySag.Load> load(JudgedRound judged) {
+        List<SocketAnswer> sockets = judged.answer().sockets();
+        boolean whole = sockets.stream()
+                .allMatch(s -> s.measured()
+                        && s.answer().cathodeAmperes().isPresent()
+                        && s.answer().plateToCathodeVolts().isPresent());
+        boolean stale = sockets.stream()
+                .anyMatch(s -> s.question().circumstances().pairing().stale().isPresent());
+        if (!whole || stale || judged.round().readings().limiter()) {
+            return Optional.empty();
+        }
+        double total = sockets.stream()
+                .mapToDouble(s -> s.answer().cathodeAmperes().orElseThrow().value())
+                .sum();
+        double volts = sockets.stream()
+                .mapToDouble(s -> s.answer().plateToCathodeVolts().orElseThrow().value())
+                .average()
+                .orElseThrow();
+        double digit = judged.round().readings().plate().values().stream()
+                .mapToDouble(t -> t.lastDigit())
+                .max()
+                .orElse(0.1);
+        return Optional.of(new SupplySag.Load(
+                total,
+                volts,
+                0.002 * total,
+                2 * digit,
+                judged.round().readings().mains()));
+    }
+
+    /** What to do next to the idle. */
+    public Advice advice() {
+        if (present.isEmpty() || !present.get().unmeasured().isEmpty()) {
+            return new Advice.Refused(
+                    present.isEmpty()
+                            ? "Nothing is read in this setting yet: read every point."
+                            : "Not read in this setting: "
+                                    + String.join(", ", present.get().unmeasured()) + ".");
+        }
+        Optional<String> stale = present.get().sockets().stream()
+                .flatMap(s -> s.question().circumstances().pairing().stale().stream()
+                        .map(why -> s.socket().name() + ": " + why + "."))
+                .findFirst();
+        if (stale.isPresent()) {
+            return new Advice.Refused(stale.get());
+        }
+        if (window().isEmpty()) {
+            return new Advice.Refused(
+                    target().isPresent()
+                            ? "The target is the maker's figure: turn until the test point shows it."
+                            : "No target is chosen: pick one, then the next turn can be given.");
+        }
+        List<TubeNow> tubes = tubesNow(present.get());
+        if (tubes.size() < amp.sockets().size()) {
+            return new Advice.Refused(
+                    "Watts are not known for every tube: plate volts, the type or its rating is missing.");
+        }
+        if (amp.bias() == BiasScheme.CATHODE) {
+            return fit(present.get());
+        }
+        return NextTurn.of(
+                amp,
+                tubes,
+                window().get(),
+                sag(),
+                Directions.of(session, rounds).known());
+    }
+
+    private List<TubeNow> tubesNow(RoundAnswer answer) {
+        List<TubeNow> tubes = new ArrayList<>();
+        for (SocketAnswer s : answer.sockets()) {
+            Optional<Estimate> plate = s.answer().plateAmperes();
+            Optional<Estimate> volts = s.answer().plateToCathodeVolts();
+            Optional<Double> rated =
+                    s.answer().ratings().flatMap(r -> r.plateWatts()).map(f -> f.value());
+            if (plate.isPresent()
+                    && volts.isPresent()
+                    && rated.isPresent()
+                    && plate.get().value() > 0) {
+                SenseGroup group = amp.groupOf(s.socket().name());
+                tubes.add(new TubeNow(
+                        s.socket(),
+                        plate.get().value(),
+                        s.answer().screenAmperes().map(Estimate::value).orElse(0.0),
+                        volts.get().value(),
+                        s.answer().plateWatts().map(w -> w.errors().likely()).orElse(0.05),
+                        rated.get(),
+                        group.name(),
+                        group.method(),
+                        s.seenAlone(),
+                        grids(s.socket().name())));
+            }
+        }
+        return tubes;
+    }
+
+    private List<TubeNow.GridPoint> grids(String socket) {
+        List<TubeNow.GridPoint> points = new ArrayList<>();
+        for (JudgedRound judged : rounds) {
+            Optional<Double> grid = judged.round().taken().stream()
+                    .filter(r -> r.quantity() == Quantity.GRID && r.point().equals(socket))
+                    .map(r -> r.typed().value())
+                    .findFirst();
+            Optional<Double> plate = socketOf(judged.answer(), socket)
+                    .flatMap(s -> s.answer().plateAmperes())
+                    .map(Estimate::value)
+                    .filter(i -> i > 0);
+            if (grid.isPresent() && plate.isPresent()) {
+                points.add(new TubeNow.GridPoint(grid.get(), plate.get()));
+            }
+        }
+        return points;
+    }
+
+    static Optional<SocketAnswer> socketOf(RoundAnswer answer, String socket) {
+        return answer.sockets().stream()
+                .filter(s -> s.socket().name().equals(socket))
+                .findFirst();
+    }
+
+    /** The resistor to fit for the group that is furthest from the target. */
+    private Advice fit(RoundAnswer answer) {
+        Window window = window().orElseThrow();
+        Optional<SocketAnswer> worst = answer.sockets().stream()
+                .filter(s -> outside(s, window) != 0)
+                .max(Comparator.comparingDouble(s -> Math.abs(outside(s, window))));
+        if (worst.isEmpty()) {
+            return new Advice.Rest("Nothing to change: every tube is in “" + window.name() + "”.", List.of());
+        }
+        SocketAnswer lead = worst.get();
+        SenseGroup group = amp.groupOf(lead.socket().name());
+        Optional<Double> volts = group.method() instanceof CathodeResistor
+                ? lead.question().reading().map(r -> r.value())
+                : lead.question().plate().cathodeVolts().map(r -> r.value());
+        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
+        if (volts.isEmpty() || now.isEmpty() || !(Math.abs(volts.get()) > 0)) {
+            return new Advice.Refused("Cathode volts are not read: they tell the resistor to fit.");
+        }
+        double share = lead.answer().share().orElseThrow().value();
+        double wanted = now.get() * window.aim() / share;
+        Optional<Double> driven = session.last(Quantity.DRIVEN_CATHODE, group.name())
+                .map(r -> Math.abs(r.typed().value()));
+        return new Advice.Fit(
+                group.name(),
+                CathodeFit.of(
+                        new CathodeFit.Wish(group.sockets().size(), Math.abs(volts.get()), now.get(), wanted, driven),
+                        gm(lead, Math.abs(volts.get()))));
+    }
+
+    private static double outside(SocketAnswer s, Window window) {
+        double share = s.answer().share().map(Estimate::value).orElse(window.aim());
+        return share > window.high() ? share - window.high() : share < window.low() ? share - window.low() : 0;
+    }
+
+    /** From the type's model scaled to the measured current; empty for types without one. */
+    private static Optional<Double> gm(SocketAnswer lead, double cathodeVolts) {
+        Optional<Double> plate = lead.answer().plateToCathodeVolts().map(Estimate::value);
+        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
+        return TubeModels.of(lead.socket().tubeType())
+                .filter(m -> plate.isPresent() && now.isPresent())
+                .map(model -> {
+                    double screen =
+                            lead.question().screenVolts().map(v -> v.value()).orElse(plate.get());
+                    double at = cathode(model, plate.get(), screen, -cathodeVolts);
+                    double step = 0.05;
+                    double slope = (cathode(model, plate.get(), screen, -cathodeVolts + step)
+                                    - cathode(model, plate.get(), screen, -cathodeVolts - step))
+                            / (2 * step);
+                    return at > 0 ? slope * now.get() / at : 0;
+                })
+                .filter(gm -> gm > 1e-4);
+    }
+
+    private static double cathode(yellowrail.core.tube.TubeModel model, double plate, double screen, double grid) {
+        return model.plateAmperes(plate, screen, grid) + model.screenAmperes(plate, screen, grid);
+    }
+
+    /** This amp's own mains exponent, from two rounds of one setting at different mains; empty without such rounds. */
+    public Optional<Double> mainsExponent() {
+        for (int j = rounds.size() - 1; j > 0; j--) {
+            for (int i = j - 1; i >= 0; i--) {
+                Optional<Double> x = exponent(rounds.get(i), rounds.get(j));
+                if (x.isPresent()) {
+                    return x;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<Double> exponent(JudgedRound a, JudgedRound b) {
+        Optional<Double> first = a.round().readings().mains();
+        Optional<Double> second = b.round().readings().mains();
+        if (a.round().stretch() != b.round().stretch() || first.isEmpty() || second.isEmpty()) {
+            return Optional.empty();
+        }
+        Map<String, Double> watts = new HashMap<>();
+        fresh(a).forEach(watts::put);
+        double sum1 = 0;
+        double sum2 = 0;
+        for (Map.Entry<String, Double> later : fresh(b).entrySet()) {
+            if (watts.containsKey(later.getKey())) {
+                sum1 += watts.get(later.getKey());
+                sum2 += later.getValue();
+            }
+        }
+        return MainsExponent.of(sum1, first.get(), sum2, second.get());
+    }
+
+    private static Map<String, Double> fresh(JudgedRound judged) {
+        Map<String, Double> watts = new HashMap<>();
+        for (SocketAnswer s : judged.answer().sockets()) {
+            if (s.measured()
+                    && s.answer().plateWatts().isPresent()
+                    && s.question().circumstances().pairing().stale().isEmpty()) {
+                watts.put(s.socket().name(), s.answer().plateWatts().get().value());
+            }
+        }
+        return watts;
+    }
+
+    /** What is not known yet, weightiest first: each with how far it could move the result. */
+    public List<Missing> notKnown() {
+        List<Missing> all = new ArrayList<>();
+        present.ifPresent(p -> {
+            p.unmeasured()
+                    .forEach(s -> all.add(new Missing(
+                            "current of " + s,
+                            Double.POSITIVE_INFINITY,
+                            s + " is not read in this setting; nothing is assumed of it.",
+                            true)));
+            p.sockets().stream()
+                    .filter(SocketAnswer::measured)
+                    .forEach(s -> s.answer().missing().forEach(m -> all.add(m)));
+        });
+        if (present.isEmpty()) {
+            all.add(new Missing(
+                    "every current", Double.POSITIVE_INFINITY, "No tube's current is read in this setting.", true));
+        }
+        if (session.context().limiter()) {
+            all.add(new Missing(
+                    "the amp without its limiter", 1, "A limiter is in series: every figure is provisional.", true));
+        }
+        Map<String, Missing> once = new HashMap<>();
+        all.forEach(m -> once.merge(m.what(), m, (a, b) -> a.effect() >= b.effect() ? a : b));
+        return once.values().stream()
+                .sorted(Comparator.comparingDouble(Missing::effect).reversed().thenComparing(Missing::what))
+                .toList();
+    }
+}

@@ -1,0 +1,91 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.idle.Verdict;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.round.SocketAnswer;
+
+/**
+ * What a session found, for the sheet.
+ *
+ * @param proof set or proven, and what is open
+ * @param tubes before and after of each tube
+ * @param fans dissipation over the mains
+ * @param skipped stops left out, with their reasons
+ * @param changes parts, tubes and controls changed, in order
+ */
+public record Outcome(
+        Proof proof, List<BeforeAfter> tubes, List<MainsFan> fans, List<String> skipped, List<String> changes) {
+    /**
+     * One tube before and after.
+     *
+     * @param alone whether the figures after are its own, not a mean
+     * @param beforeWatts first whole reading of the session, W
+     * @param afterWatts as last read in the present setting, W with its band
+     * @param ratio after over before, of watts; empty unless both are of the same kind
+     */
+    public record BeforeAfter(
+            String socket,
+            String tube,
+            boolean alone,
+            Optional<Double> beforeAmperes,
+            Optional<Double> beforeWatts,
+            Optional<Double> afterAmperes,
+            Optional<Estimate> afterWatts,
+            Optional<Estimate> afterShare,
+            Optional<Double> ratio,
+            String verdict,
+            boolean allClear) {}
+
+    public static Outcome of(Session session, Standards standards) {
+        return of(session, Judged.of(session, standards));
+    }
+
+    public static Outcome of(Session session, Judged judged) {
+        List<MainsFan> fans = judged.present()
+                .map(p -> MainsFan.of(p, judged.amp().bias(), judged.mainsExponent()))
+                .orElse(List.of());
+        Proof proof = Proof.of(session, judged, fans);
+        List<BeforeAfter> tubes = new ArrayList<>();
+        for (String socket : session.sockets()) {
+            tubes.add(tube(session, judged, socket));
+        }
+        List<String> skipped = session.stops().stream()
+                .filter(s -> session.marks().containsKey(s)
+                        && !session.marks().get(s).done())
+                .map(s -> s.words() + ": " + session.marks().get(s).reason())
+                .toList();
+        return new Outcome(proof, tubes, fans, skipped, ChangeLog.of(session));
+    }
+
+    private static BeforeAfter tube(Session session, Judged judged, String socket) {
+        Optional<SocketAnswer> before = judged.rounds().stream()
+                .flatMap(r -> Judged.socketOf(r.answer(), socket).stream())
+                .filter(s -> s.measured() && s.answer().plateWatts().isPresent())
+                .findFirst();
+        Optional<SocketAnswer> after =
+                judged.present().flatMap(p -> Judged.socketOf(p, socket)).filter(SocketAnswer::measured);
+        Optional<Double> beforeWatts =
+                before.flatMap(s -> s.answer().plateWatts()).map(Estimate::value);
+        Optional<Estimate> afterWatts = after.flatMap(s -> s.answer().plateWatts());
+        boolean sameKind = before.isPresent()
+                && after.isPresent()
+                && before.get().seenAlone() == after.get().seenAlone();
+        return new BeforeAfter(
+                socket,
+                session.tube(socket),
+                after.map(SocketAnswer::seenAlone).orElse(false),
+                before.flatMap(s -> s.answer().cathodeAmperes()).map(Estimate::value),
+                beforeWatts,
+                after.flatMap(s -> s.answer().cathodeAmperes()).map(Estimate::value),
+                afterWatts,
+                after.flatMap(s -> s.answer().share()),
+                sameKind && beforeWatts.filter(w -> w > 0).isPresent()
+                        ? afterWatts.map(w -> w.value() / beforeWatts.get())
+                        : Optional.empty(),
+                after.map(s -> s.answer().verdict()).map(Verdict::words).orElse("not measured"),
+                after.map(s -> s.answer().verdict().allClear()).orElse(false));
+    }
+}

@@ -1,0 +1,50 @@
+package yellowrail.core.session;
+
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.reading.Meter;
+
+/**
+ * What a session was begun with; it does not change.
+ *
+ * @param amp the description as it was then
+ * @param purpose why
+ * @param meter the meter used
+ * @param reference where plate volts are read
+ * @param handsVolts residual volts up to which hands go in, 1 to 30 V
+ * @param soakMinutes how long a soak has to span, 10 to 1440 min
+ * @param heaterAmber heater deviation that is marked, per cent
+ * @param heaterRed heater deviation that is too much, per cent
+ */
+public record Plan(
+        AmpDescription amp,
+        Purpose purpose,
+        Meter meter,
+        PlateVolts.Reference reference,
+        double handsVolts,
+        double soakMinutes,
+        double heaterAmber,
+        double heaterRed) {
+    /** Ohms are measured at this residual or less, V: more spoils the reading and can harm the meter. */
+    public static final double OHMS_VOLTS = 1;
+
+    public Plan {
+        if (!(handsVolts >= 1 && handsVolts <= 30)) {
+            throw new IllegalArgumentException("hands go in at 1 to 30 V or less, not " + handsVolts + " V");
+        }
+        if (!(soakMinutes >= 10 && soakMinutes <= 1440)) {
+            throw new IllegalArgumentException("a soak spans 10 to 1440 minutes, not " + soakMinutes);
+        }
+        if (!(heaterAmber > 0 && heaterRed >= heaterAmber && heaterRed <= 25)) {
+            throw new IllegalArgumentException("heater bands rise within 0 to 25 %");
+        }
+        if (reference == PlateVolts.Reference.TUBES_OUT) {
+            throw new IllegalArgumentException("plate volts of a session are read with the tubes in");
+        }
+    }
+
+    /** The usual limits: hands at 10 V, 30 min of soak, heaters amber at ±5 % and red at ±10 %. */
+    public static Plan usual(AmpDescription amp, Purpose purpose, Meter meter) {
+        return new Plan(amp, purpose, meter, PlateVolts.Reference.CHASSIS, 10, 30, 5, 10);
+    }
+}

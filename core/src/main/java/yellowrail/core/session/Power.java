@@ -1,0 +1,23 @@
+package yellowrail.core.session;
+
+/** The declared state of the amp. Undeclared is treated as live: nothing opens. */
+public enum Power {
+    UNDECLARED("not declared"),
+    OFF("off and unplugged"),
+    ON_TUBES_OUT("on with the output tubes out"),
+    ON_TUBES_IN("on with the tubes in");
+
+    private final String words;
+
+    Power(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public boolean on() {
+        return this == ON_TUBES_OUT || this == ON_TUBES_IN;
+    }
+}

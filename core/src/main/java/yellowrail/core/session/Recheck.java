@@ -1,0 +1,40 @@
+package yellowrail.core.session;
+
+/**
+ * When to look again: one day, one week, one month, six months. The interval grows only when the check before it was
+ * proven and steady.
+ */
+public enum Recheck {
+    DAY(1, "in one day"),
+    WEEK(7, "in one week"),
+    MONTH(30, "in one month"),
+    HALF_YEAR(182, "in six months");
+
+    private final int days;
+    private final String words;
+
+    Recheck(int days, String words) {
+        this.days = days;
+        this.words = words;
+    }
+
+    public int days() {
+        return days;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /**
+     * @param provenInARow sessions of these tubes that ended proven one after the other, this one included
+     * @param newTubes whether tubes were placed or moved in this session
+     * @param proven whether this session is proven
+     */
+    public static Recheck after(int provenInARow, boolean newTubes, boolean proven) {
+        if (!proven || newTubes || provenInARow <= 1) {
+            return DAY;
+        }
+        return values()[Math.min(provenInARow - 1, values().length - 1)];
+    }
+}

@@ -1,0 +1,564 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+
+/** What may happen, what is locked and what a stop still wants, at one time. */
+final class Rules {
+    /** Capacitors recover part of their charge: the second reading comes this much later. */
+    static final long SECOND_READING_MILLIS = 60_000;
+
+    private final Session session;
+    private final long now;
+
+    Rules(Session session, long now) {
+        this.session = session;
+        this.now = now;
+    }
+
+    Optional<String> refusal(Event event) {
+        if (session.signed().isPresent()) {
+            return Optional.of("This session is signed; it stays as it was issued. Begin a new one.");
+        }
+        if (event instanceof Event.Entered e) {
+            return enter(e.stop());
+        }
+        if (event instanceof Event.Skipped e) {
+            return skip(e);
+        }
+        if (event instanceof Event.Declared e) {
+            return declare(e.power());
+        }
+        if (event instanceof Event.Ticked e) {
+            return tick(e);
+        }
+        if (event instanceof Event.Read e) {
+            return read(e);
+        }
+        if (event instanceof Event.Turned e) {
+            return turn(e);
+        }
+        if (event instanceof Event.DirectionSeen e) {
+            return control(e.control());
+        }
+        if (event instanceof Event.Placed e) {
+            return socket(e.socket())
+                    .or(() -> blank(e.tube(), "Name the tube: what stands on its label."))
+                    .or(this::tubesLocked);
+        }
+        if (event instanceof Event.Exchanged e) {
+            return socket(e.socketA())
+                    .or(() -> socket(e.socketB()))
+                    .or(() -> e.socketA().equals(e.socketB())
+                            ? Optional.of("Pick two different sockets.")
+                            : Optional.empty())
+                    .or(this::tubesLocked);
+        }
+        if (event instanceof Event.Changed e) {
+            return blank(e.what(), "Say what was changed.").or(this::handsLocked);
+        }
+        if (event instanceof Event.Noted e) {
+            return blank(e.text(), "The note is empty.");
+        }
+        if (event instanceof Event.Labelled e) {
+            return e.label().matches("[A-H]")
+                    ? Optional.empty()
+                    : Optional.of("A setting's label is one letter, A to H.");
+        }
+        if (event instanceof Event.Heard e) {
+            return labelled(e.label()).or(() -> blank(e.text(), "Say what was heard."));
+        }
+        if (event instanceof Event.Chose e) {
+            return labelled(e.label());
+        }
+        if (event instanceof Event.Tiered e) {
+            return blank(e.tier(), "Name the tier.").or(() -> blank(e.items(), "Say what the tier holds."));
+        }
+        if (event instanceof Event.Resumed e) {
+            return resume(e);
+        }
+        if (event instanceof Event.SignedOff e) {
+            return sign(e);
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<String> blank(String text, String sentence) {
+        return text.isBlank() ? Optional.of(sentence) : Optional.empty();
+    }
+
+    private Optional<String> socket(String name) {
+        return session.sockets().contains(name)
+                ? Optional.empty()
+                : Optional.of(
+                        "This amp has no socket “" + name + "”; it has " + String.join(", ", session.sockets()) + ".");
+    }
+
+    private Optional<String> control(String name) {
+        List<String> names = session.controls().stream().map(Control::name).toList();
+        return names.contains(name)
+                ? Optional.empty()
+                : Optional.of("This amp has no “" + name + "”"
+                        + (names.isEmpty() ? "." : "; it has " + String.join(", ", names) + "."));
+    }
+
+    private Optional<String> labelled(String label) {
+        boolean known = session.entries().stream()
+                .anyMatch(
+                        e -> e.event() instanceof Event.Labelled l && l.label().equals(label));
+        return known ? Optional.empty() : Optional.of("No setting was labelled “" + label + "” yet.");
+    }
+
+    private Optional<String> enter(Stop target) {
+        if (!session.stops().contains(target)) {
+            return Optional.of(target.words() + " does not belong to this session.");
+        }
+        if (target.compareTo(session.here()) <= 0 || target == Stop.CLOSE) {
+            return Optional.empty();
+        }
+        if (session.stopped()) {
+            return Optional.of(
+                    "Stopped for safety: switch off, drain, find the cause and say what was found before going on.");
+        }
+        if (target == Stop.SIGN_OFF) {
+            return settled(Stop.CLOSE);
+        }
+        for (Stop stop : session.stops()) {
+            if (stop.compareTo(target) < 0) {
+                Optional<String> open = settled(stop);
+                if (open.isPresent()) {
+                    return open;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Why a stop is not behind us; empty when it is done or was skipped. */
+    private Optional<String> settled(Stop stop) {
+        if (session.marks().containsKey(stop)) {
+            return Optional.empty();
+        }
+        List<String> missing = missing(stop);
+        return missing.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        stop.words() + " is not done: " + missing.get(0) + " Do it, or skip the stop with a reason.");
+    }
+
+    private Optional<String> skip(Event.Skipped e) {
+        if (!session.stops().contains(e.stop())) {
+            return Optional.of(e.stop().words() + " does not belong to this session.");
+        }
+        if (e.stop() == Stop.SIGN_OFF) {
+            return Optional.of("Sign off is the end of the rail; leave the session open instead.");
+        }
+        return blank(e.reason(), "A skipped stop needs a reason; it is printed on the sheet.");
+    }
+
+    private Optional<String> declare(Power power) {
+        if (power == Power.OFF) {
+            return Optional.empty();
+        }
+        if (power == Power.UNDECLARED) {
+            return Optional.of("Declare off, on with the output tubes out, or on with the tubes in.");
+        }
+        if (session.stopped()) {
+            return Optional.of("Stopped for safety: find the cause and say what was found before power goes on again.");
+        }
+        Power present = session.power(now);
+        if (present.on() && present != power) {
+            return Optional.of("Output tubes do not move with power on: declare off, drain, then change them.");
+        }
+        Optional<String> before = settled(Stop.BEFORE_POWER);
+        if (before.isPresent()) {
+            return before;
+        }
+        if (!present.on() && session.context().run() == 0 && session.stops().contains(Stop.DRAINED)) {
+            Optional<String> drained = settled(Stop.DRAINED);
+            if (drained.isPresent()) {
+                return drained;
+            }
+        }
+        if (power == Power.ON_TUBES_OUT) {
+            return session.stops().contains(Stop.TUBES_OUT)
+                    ? Optional.empty()
+                    : Optional.of("This session does not power the amp with its output tubes out.");
+        }
+        return tubesReady();
+    }
+
+    private Optional<String> tubesReady() {
+        if (session.stops().contains(Stop.TUBES_OUT)) {
+            Optional<String> out = settled(Stop.TUBES_OUT);
+            if (out.isPresent()) {
+                return out;
+            }
+        }
+        boolean unseated = session.stops().contains(Stop.TUBES_IN)
+                && !session.marks().containsKey(Stop.TUBES_IN)
+                && !session.ticked(Check.KEYS, "");
+        return unseated
+                ? Optional.of("Tubes in: confirm key and seat of each tube, off and drained, before power goes on.")
+                : Optional.empty();
+    }
+
+    private Optional<String> tick(Event.Ticked e) {
+        if (!e.done()) {
+            return Optional.empty();
+        }
+        if (e.check() == Check.KEYS) {
+            return tubesLocked();
+        }
+        if (e.check() == Check.TUBES_COOL && session.power(now).on()) {
+            return Optional.of("Power is on: tubes are not cool.");
+        }
+        if (e.check() == Check.GLOWS) {
+            return session.power(now) != Power.ON_TUBES_IN
+                    ? Optional.of("Heaters glow under power: declare on with the tubes in first.")
+                    : socket(e.point());
+        }
+        if ((e.check() == Check.GLOW_IDLE || e.check() == Check.GLOW_LOUD) && session.power(now) != Power.ON_TUBES_IN) {
+            return Optional.of("This is seen under power, with the tubes in.");
+        }
+        if (e.check() == Check.LIMITER_OUT && session.context().limiter()) {
+            return Optional.of("The limiter is still declared in series: take it out and say so first.");
+        }
+        return Optional.empty();
+    }
+
+    private Optional<String> read(Event.Read e) {
+        if (!e.supersedes().isEmpty()) {
+            return correct(e);
+        }
+        Optional<String> point = pointOf(e);
+        if (point.isPresent()) {
+            return point;
+        }
+        Power power = session.powerFor(now);
+        switch (e.quantity()) {
+            case SENSE_OHMS, HALF_PRIMARY_OHMS -> {
+                Locks locks = locks();
+                return locks.ohms()
+                        ? Optional.empty()
+                        : Optional.of("Ohms are locked. " + String.join(" ", locks.why()));
+            }
+            case RESIDUAL -> {
+                return power == Power.OFF
+                        ? Optional.empty()
+                        : Optional.of("Residual volts are read after switching off and unplugging: declare off first.");
+            }
+            case LOAD_OHMS, BLEEDER_OHMS -> {
+                return Optional.empty();
+            }
+            case UNLOADED, HEATER_UNLOADED -> {
+                return power == Power.ON_TUBES_OUT
+                        ? Optional.empty()
+                        : Optional.of("This is read with power on and the output tubes out; the amp is declared "
+                                + power.words() + ".");
+            }
+            case GRID_COLDEST -> {
+                return power.on() ? Optional.empty() : offNow(power);
+            }
+            case GRID_HOTTEST -> {
+                if (power == Power.ON_TUBES_IN && e.reason().isBlank()) {
+                    return Optional.of(
+                            "The hottest end is not looked for with tubes conducting: a plate can glow within"
+                                    + " seconds. Find it with the output tubes out, or say why it must be now.");
+                }
+                return power.on() ? Optional.empty() : offNow(power);
+            }
+            case MAINS, GRID -> {
+                return power.on() ? Optional.empty() : offNow(power);
+            }
+            default -> {
+                return power == Power.ON_TUBES_IN ? Optional.empty() : offNow(power);
+            }
+        }
+    }
+
+    private static Optional<String> offNow(Power power) {
+        return Optional.of("This is read with power on and the tubes in; the amp is declared " + power.words()
+                + ". Declare its state first.");
+    }
+
+    private Optional<String> correct(Event.Read e) {
+        Optional<Taken> old = session.reading(e.supersedes());
+        if (old.isEmpty()) {
+            return Optional.of("The reading to correct is not in this session.");
+        }
+        if (session.superseded(e.supersedes())) {
+            return Optional.of("This reading was corrected already; correct the newest value if it is wrong.");
+        }
+        if (old.get().quantity() != e.quantity() || !old.get().point().equals(e.point())) {
+            return Optional.of("A correction is for the same quantity at the same point.");
+        }
+        boolean ohms = e.quantity() == Quantity.SENSE_OHMS || e.quantity() == Quantity.HALF_PRIMARY_OHMS;
+        if (ohms && !locks().ohms()) {
+            return Optional.of("Ohms are locked. " + String.join(" ", locks().why()));
+        }
+        return blank(e.reason(), "Say why it is corrected; the first reading stays on record.");
+    }
+
+    private Optional<String> pointOf(Event.Read e) {
+        return switch (e.quantity()) {
+            case MAINS, CHOKE, LOAD_OHMS, BLEEDER_OHMS, HEATER, HEATER_UNLOADED, OUTPUT_VOLTS -> Optional.empty();
+            case CURRENT, SENSE_OHMS, HALF_PRIMARY_OHMS, DRIVEN_CATHODE ->
+                session.plan().amp().groups().stream().anyMatch(g -> g.name().equals(e.point()))
+                        ? Optional.empty()
+                        : Optional.of("This amp has no sense point “" + e.point() + "”.");
+            case RESIDUAL, UNLOADED ->
+                session.nodes().stream().anyMatch(n -> n.name().equals(e.point()))
+                        ? Optional.empty()
+                        : Optional.of("This amp has no node “" + e.point() + "”.");
+            case GRID_COLDEST, GRID_HOTTEST -> control(e.point());
+            default -> socket(e.point());
+        };
+    }
+
+    private Optional<String> turn(Event.Turned e) {
+        return control(e.control())
+                .or(() -> session.power(now).on()
+                        ? Optional.empty()
+                        : Optional.of(
+                                "A control is turned under power, with an insulated tool and the meter in sight."));
+    }
+
+    private Optional<String> resume(Event.Resumed e) {
+        if (!session.stopped()) {
+            return Optional.of("The session is not stopped.");
+        }
+        return blank(e.found(), "Say what was found before going on.").or(this::handsLocked);
+    }
+
+    private Optional<String> sign(Event.SignedOff e) {
+        if (session.here() != Stop.SIGN_OFF) {
+            return Optional.of("Signing is the last stop: go there first.");
+        }
+        if (session.stopped()) {
+            return Optional.of("The session was stopped for safety and not resumed.");
+        }
+        return blank(e.by(), "Sign with a name or initials.");
+    }
+
+    private Optional<String> tubesLocked() {
+        Locks locks = locks();
+        return locks.tubes()
+                ? Optional.empty()
+                : Optional.of("Tubes stay where they are. " + String.join(" ", locks.why()));
+    }
+
+    private Optional<String> handsLocked() {
+        Locks locks = locks();
+        return locks.hands() ? Optional.empty() : Optional.of("Hands stay out. " + String.join(" ", locks.why()));
+    }
+
+    Locks locks() {
+        List<String> why = new ArrayList<>();
+        if (session.power(now) != Power.OFF) {
+            why.add("The amp is "
+                    + (session.power(now) == Power.UNDECLARED
+                            ? "not declared off"
+                            : session.power(now).words())
+                    + ": switch off at the mains switch, unplug, and declare it.");
+        }
+        for (Stop stop : List.of(Stop.BEFORE_POWER, Stop.DRAINED)) {
+            Mark mark = session.marks().get(stop);
+            if (mark != null && !mark.done()) {
+                why.add(stop.words() + " was skipped, and a skipped stop opens nothing: do it first.");
+            }
+        }
+        preflight().stream().limit(1).forEach(why::add);
+        boolean hands = why.isEmpty();
+        boolean ohms = hands;
+        if (hands) {
+            for (SupplyNode node : session.nodes()) {
+                List<Taken> read = session.residuals(node.name());
+                if (read.isEmpty()) {
+                    hands = false;
+                    why.add(node.name() + ": residual volts not read yet.");
+                    continue;
+                }
+                double volts = Math.abs(read.get(read.size() - 1).typed().value());
+                if (volts > session.plan().handsVolts()) {
+                    hands = false;
+                    why.add(node.name() + " holds "
+                            + read.get(read.size() - 1).typed().echo() + ": hands go in at "
+                            + Show.si(session.plan().handsVolts(), Unit.VOLT, 2) + " or less. Drain it again.");
+                } else if (volts > Plan.OHMS_VOLTS) {
+                    ohms = false;
+                    why.add(node.name() + " holds "
+                            + read.get(read.size() - 1).typed().echo() + ": ohms are measured at 1 V or less.");
+                }
+            }
+        }
+        ohms = ohms && hands;
+        boolean cool = session.ticked(Check.TUBES_COOL, "");
+        if (hands && !cool) {
+            why.add("The tubes are not confirmed cool since power was last on.");
+        }
+        return new Locks(hands, hands && cool, ohms, why);
+    }
+
+    /** What the pre-flight still wants; cool tubes are asked for where tubes are moved. */
+    private List<String> preflight() {
+        List<String> missing = new ArrayList<>();
+        for (Check check : Check.values()) {
+            boolean asked = check.stop() == Stop.BEFORE_POWER
+                    && check != Check.TUBES_COOL
+                    && !(check == Check.QUIRKS && session.plan().amp().quirks().isBlank());
+            if (asked && !session.ticked(check, "")) {
+                missing.add("Not confirmed yet: " + check.words());
+            }
+        }
+        if (session.last(Quantity.LOAD_OHMS, "").isEmpty()) {
+            missing.add("The load's ohms are not given.");
+        }
+        return missing;
+    }
+
+    List<String> missing(Stop stop) {
+        List<String> missing = new ArrayList<>();
+        switch (stop) {
+            case BEFORE_POWER -> {
+                missing.addAll(preflight());
+                if (session.power(now) == Power.UNDECLARED) {
+                    missing.add(0, "Declare the amp off and unplugged.");
+                }
+                if (!session.power(now).on()) {
+                    require(missing, Check.TUBES_COOL);
+                }
+            }
+            case DRAINED -> {
+                residuals(missing);
+                require(missing, Check.METER_PROVEN);
+                require(missing, Check.STANDBY_PLAY);
+            }
+            case TUBES_OUT -> tubesOut(missing);
+            case TUBES_IN -> {
+                require(missing, Check.KEYS);
+                for (String socket : session.sockets()) {
+                    if (!session.ticked(Check.GLOWS, socket)) {
+                        missing.add("Heater of " + socket + ": seen to glow?");
+                    }
+                }
+                eachPoint(missing, "first current", session.context().run());
+            }
+            case MAINS -> {
+                if (session.holding().stream()
+                        .noneMatch(r ->
+                                r.quantity() == Quantity.MAINS && r.context().run() > 0)) {
+                    missing.add("Mains volts not read.");
+                }
+                if (session.last(Quantity.HEATER, "").isEmpty()) {
+                    missing.add("Heater volts under load not read.");
+                }
+            }
+            case WARM_UP -> {
+                if (session.power(now) != Power.ON_TUBES_IN) {
+                    missing.add("The amp is not declared on with the tubes in.");
+                } else {
+                    Curves.of(session).warmth(now).stream()
+                            .filter(s -> !s.stable())
+                            .forEach(s -> missing.add(s.sentence()));
+                }
+            }
+            case MEASURE -> {
+                eachPoint(missing, "current in this setting", -1);
+                if (session.holding().stream()
+                        .noneMatch(r -> r.quantity() == Quantity.PLATE
+                                && r.context().stretch() == session.context().stretch())) {
+                    missing.add("Plate volts not read in this setting.");
+                }
+            }
+            case SOAK -> Curves.of(session).soakMissing(missing);
+            case PLAY -> {
+                require(missing, Check.GLOW_IDLE);
+                require(missing, Check.GLOW_LOUD);
+            }
+            case CLOSE -> {
+                if (session.power(now) != Power.OFF) {
+                    missing.add("Declare the amp off and unplugged.");
+                }
+                residuals(missing);
+                require(missing, Check.METER_PROVEN);
+                require(missing, Check.RESTORED);
+                require(missing, Check.LIMITER_OUT);
+                require(missing, Check.CLAMPS);
+            }
+            case SIGN_OFF -> {
+                if (session.signed().isEmpty()) {
+                    missing.add("Not signed.");
+                }
+            }
+        }
+        return missing;
+    }
+
+    private void require(List<String> missing, Check check) {
+        if (!session.ticked(check, "")) {
+            missing.add("Not confirmed yet: " + check.words());
+        }
+    }
+
+    private void residuals(List<String> missing) {
+        if (session.power(now) != Power.OFF) {
+            missing.add("Declare the amp off and unplugged.");
+            return;
+        }
+        for (SupplyNode node : session.nodes()) {
+            List<Taken> read = session.residuals(node.name());
+            if (read.isEmpty()) {
+                missing.add(node.name() + ": residual volts not read yet.");
+                continue;
+            }
+            Taken last = read.get(read.size() - 1);
+            if (Math.abs(last.typed().value()) > session.plan().handsVolts()) {
+                missing.add(node.name() + " holds " + last.typed().echo() + ": drain it again.");
+            } else if (last.at() - read.get(0).at() < SECOND_READING_MILLIS) {
+                missing.add(node.name()
+                        + ": read a second time 60 s after the first; capacitors recover part of their charge.");
+            }
+        }
+    }
+
+    private void tubesOut(List<String> missing) {
+        if (session.holding().stream().noneMatch(r -> r.quantity() == Quantity.UNLOADED)) {
+            missing.add("Unloaded B+ not read.");
+        }
+        for (Control control : session.controls()) {
+            if (!control.balance()
+                    && session.last(Quantity.GRID_COLDEST, control.name()).isEmpty()) {
+                missing.add(control.name() + ": grid volts at the coldest end not read.");
+            }
+            if (!session.directions().containsKey(control.name())) {
+                missing.add(control.name() + ": which turn is hotter, or not known?");
+            }
+        }
+        if (!session.controls().isEmpty()) {
+            require(missing, Check.COLDEST);
+            require(missing, Check.FAIL_COLD);
+        }
+    }
+
+    /** Every sense point read in this run, or, with run below zero, in the present stretch. */
+    private void eachPoint(List<String> missing, String what, int run) {
+        for (SenseGroup group : session.plan().amp().groups()) {
+            boolean read = session.last(Quantity.CURRENT, group.name())
+                    .filter(r -> run >= 0
+                            ? r.context().run() == run && run > 0
+                            : r.context().stretch() == session.context().stretch())
+                    .isPresent();
+            if (!read) {
+                missing.add(group.name() + ": " + what + " not read.");
+            }
+        }
+    }
+}

@@ -1,0 +1,90 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import yellowrail.core.round.RoundReadings;
+
+/**
+ * Readings of one pass over the sockets. A point read again, a turned control or any other break begins the next one.
+ *
+ * @param number from 1
+ * @param taken in the order they were recorded
+ * @param readings put together for judging
+ */
+public record SessionRound(int number, List<Taken> taken, RoundReadings readings) {
+    public SessionRound {
+        taken = List.copyOf(taken);
+    }
+
+    public int stretch() {
+        return taken.get(0).context().stretch();
+    }
+
+    public long at() {
+        return taken.get(taken.size() - 1).at();
+    }
+
+    public Stop stop() {
+        return taken.get(taken.size() - 1).stop();
+    }
+
+    /** All rounds of a session. */
+    public static List<SessionRound> all(Session session) {
+        List<SessionRound> rounds = new ArrayList<>();
+        List<Taken> open = new ArrayList<>();
+        List<Taken> before = new ArrayList<>();
+        Set<String> points = new HashSet<>();
+        for (Taken reading : session.holding()) {
+            if (!Assembly.live(reading)) {
+                continue;
+            }
+            boolean breaks = !open.isEmpty()
+                    && open.get(0).context().stretch() != reading.context().stretch();
+            if (breaks || points.contains(key(reading))) {
+                rounds.add(new SessionRound(rounds.size() + 1, open, Assembly.readings(session, open, before)));
+                if (breaks) {
+                    before.clear();
+                } else {
+                    before.addAll(open);
+                }
+                open = new ArrayList<>();
+                points.clear();
+            }
+            open.add(reading);
+            points.add(key(reading));
+        }
+        if (!open.isEmpty()) {
+            rounds.add(new SessionRound(rounds.size() + 1, open, Assembly.readings(session, open, before)));
+        }
+        return rounds;
+    }
+
+    private static String key(Taken reading) {
+        return reading.quantity() + "/" + reading.point();
+    }
+
+    /** The newest readings of the present stretch, whichever round they came in; empty when there are none. */
+    static Optional<RoundReadings> present(Session session) {
+        int stretch = session.context().stretch();
+        List<Taken> live = session.holding().stream()
+                .filter(r -> Assembly.live(r) && r.context().stretch() == stretch)
+                .toList();
+        if (live.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Taken> newest = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        List<Taken> before = new ArrayList<>();
+        for (int i = live.size() - 1; i >= 0; i--) {
+            if (seen.add(key(live.get(i)))) {
+                newest.add(0, live.get(i));
+            } else {
+                before.add(0, live.get(i));
+            }
+        }
+        return Optional.of(Assembly.readings(session, newest, before));
+    }
+}

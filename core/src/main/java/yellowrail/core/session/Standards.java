@@ -1,0 +1,31 @@
+package yellowrail.core.session;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.target.Target;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeType;
+
+/**
+ * What a session's readings are judged by.
+ *
+ * @param types the tube types as they were when the session began, by designation
+ * @param windows all target windows
+ * @param makersFigure the maker's figure as a target, if the amp has one
+ */
+public record Standards(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
+    public Standards {
+        types = Map.copyOf(types);
+        windows = List.copyOf(windows);
+    }
+
+    Optional<Target> target(String name) {
+        return name.equals(Target.MakersFigure.NAME)
+                ? makersFigure
+                : windows.stream()
+                        .filter(w -> w.name().equals(name))
+                        .map(w -> (Target) w)
+                        .findFirst();
+    }
+}

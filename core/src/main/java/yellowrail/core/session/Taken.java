@@ -1,0 +1,26 @@
+package yellowrail.core.session;
+
+import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
+
+/**
+ * A reading with the state it was taken in.
+ *
+ * @param supersedes id of the reading it corrects, or empty
+ * @param context the state of the amp then
+ */
+public record Taken(
+        String id,
+        long at,
+        Quantity quantity,
+        String point,
+        Typed typed,
+        String supersedes,
+        String reason,
+        Stop stop,
+        Context context) {
+    /** Minutes since this power-on; meaningful while on. */
+    public double minutesOn() {
+        return (at - context.runSince()) / 60_000.0;
+    }
+}

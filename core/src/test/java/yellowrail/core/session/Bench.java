@@ -1,0 +1,236 @@
+package yellowrail.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OwnResistor;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.SharedResistor;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.Transformers;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Envelope;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.RatingSystem;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.ScreenShare;
+import yellowrail.core.tube.TubeType;
+
+/** Drives a session as a builder would, with a clock of its own. */
+final class Bench {
+    static final Window STORY = new Window("story", 0.57, 0.67, "");
+    static final double OHMS = 9.94;
+
+    final Session session;
+    final List<Entry> accepted = new ArrayList<>();
+    Standards standards = new Standards(Map.of("X19", x19(Optional.of(4.0))), List.of(STORY), Optional.empty());
+    long now = 1_760_000_000_000L;
+    private int count;
+
+    Bench(Plan plan) {
+        session = new Session(plan);
+    }
+
+    static TubeType x19(Optional<Double> screenWatts) {
+        return new TubeType(
+                "X19",
+                List.of(),
+                "",
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of(new Ratings(
+                        RatingSystem.DESIGN_CENTRE,
+                        "own",
+                        Optional.of(new Figure(19, false)),
+                        screenWatts.map(w -> new Figure(w, false)),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty())),
+                Optional.of(new ScreenShare(0.06, 0.02)),
+                Envelope.unknown(),
+                Map.of(),
+                "typed in",
+                true);
+    }
+
+    static AmpDescription amp(BiasScheme bias, ControlLayout layout, int tubes, boolean shared) {
+        List<Socket> sockets = java.util.stream.IntStream.rangeClosed(1, tubes)
+                .mapToObj(i -> new Socket("V" + i, 1, i <= tubes / 2 ? Side.A : Side.B, "X19"))
+                .toList();
+        List<String> names = sockets.stream().map(Socket::name).toList();
+        SensingMethod together = bias == BiasScheme.CATHODE
+                ? new CathodeResistor(SenseResistor.marked(226, 1), tubes)
+                : new SharedResistor(SenseResistor.marked(0.5, 1), tubes);
+        List<SenseGroup> groups = shared
+                ? List.of(new SenseGroup("all", names, together))
+                : names.stream()
+                        .map(n -> new SenseGroup(n, List.of(n), new OwnResistor(SenseResistor.marked(OHMS, 1))))
+                        .toList();
+        return new AmpDescription(
+                "Bench-1",
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                bias,
+                layout,
+                sockets,
+                groups,
+                Optional.empty(),
+                Optional.empty(),
+                new Mains(Optional.empty(), 230, 220, 240),
+                List.of(
+                        SupplyNode.single("reservoir", Optional.of(180e-6), Optional.of(500.0)),
+                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))),
+                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
+                "plug in a lead, else muted",
+                "",
+                "story",
+                "",
+                Optional.empty());
+    }
+
+    static Bench pair(Purpose purpose) {
+        return new Bench(
+                Plan.usual(amp(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE, 2, false), purpose, Meter.FINE));
+    }
+
+    Optional<String> tell(Event event) {
+        return tell(event, "desk");
+    }
+
+    Optional<String> tell(Event event, String device) {
+        Entry entry = new Entry("e" + count++, now, device, event);
+        Optional<String> refused = session.refusal(entry);
+        if (refused.isEmpty()) {
+            session.apply(entry);
+            accepted.add(entry);
+        }
+        return refused;
+    }
+
+    Bench did(Event event) {
+        assertThat(tell(event)).as(event.toString()).isEmpty();
+        return this;
+    }
+
+    Bench minutes(double minutes) {
+        now += Math.round(minutes * 60_000);
+        return this;
+    }
+
+    static Event.Read read(Quantity quantity, String point, double value) {
+        Unit unit = quantity.field().unit();
+        if (quantity == Quantity.CURRENT) {
+            unit = Unit.VOLT;
+        }
+        double digit = quantity == Quantity.CURRENT ? 1e-4 : quantity == Quantity.INDIVIDUAL ? 1e-5 : 0.1;
+        return Event.Read.of(quantity, point, new Typed(value + " " + unit.symbol(), value, unit, digit));
+    }
+
+    Bench reads(Quantity quantity, String point, double value) {
+        return did(read(quantity, point, value));
+    }
+
+    Bench ticks(Check... checks) {
+        for (Check check : checks) {
+            did(new Event.Ticked(check, "", true));
+        }
+        return this;
+    }
+
+    Bench enters(Stop stop) {
+        return did(new Event.Entered(stop));
+    }
+
+    Bench preflight() {
+        did(new Event.Declared(Power.OFF));
+        ticks(Check.LOAD, Check.CONTROLS_DOWN, Check.QUIRKS, Check.ONE_HAND, Check.JEWELLERY, Check.TUBES_COOL);
+        return reads(Quantity.LOAD_OHMS, "", 8);
+    }
+
+    Bench drained() {
+        reads(Quantity.RESIDUAL, "reservoir", 0.6).reads(Quantity.RESIDUAL, "bias", 0.3);
+        minutes(1.1);
+        reads(Quantity.RESIDUAL, "reservoir", 0.9).reads(Quantity.RESIDUAL, "bias", 0.3);
+        return ticks(Check.METER_PROVEN, Check.STANDBY_PLAY);
+    }
+
+    /** From the start to power on with the tubes in, by the shortest honest way of a yearly check. */
+    Bench poweredUp() {
+        return preflight()
+                .enters(Stop.DRAINED)
+                .drained()
+                .enters(Stop.MAINS)
+                .did(new Event.Declared(Power.ON_TUBES_IN))
+                .minutes(1)
+                .reads(Quantity.MAINS, "", 230)
+                .reads(Quantity.HEATER, "", 6.25);
+    }
+
+    /** Every point of a pair, currents in mA of cathode current, and plate volts to chassis. */
+    Bench round(double first, double second, double volts) {
+        reads(Quantity.PLATE, "V1", volts);
+        reads(Quantity.CURRENT, "V1", first * OHMS / 1000);
+        reads(Quantity.PLATE, "V2", volts);
+        return reads(Quantity.CURRENT, "V2", second * OHMS / 1000);
+    }
+
+    /** Warm, in the window, and soaked for 35 minutes at these currents. */
+    Bench soaked(double first, double second, double volts) {
+        enters(Stop.WARM_UP);
+        minutes(9).round(first, second, volts);
+        minutes(6).round(first, second, volts);
+        enters(Stop.MEASURE);
+        enters(Stop.SOAK);
+        for (int i = 0; i < 4; i++) {
+            minutes(9).reads(Quantity.MAINS, "", 230).round(first, second, volts);
+        }
+        return this;
+    }
+
+    Bench closed() {
+        enters(Stop.CLOSE).did(new Event.Declared(Power.OFF)).minutes(5).drained();
+        return ticks(Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
+    }
+
+    Judged judged() {
+        return Judged.of(session, standards);
+    }
+
+    Outcome outcome() {
+        return Outcome.of(session, standards);
+    }
+
+    /** The state that the accepted events give when replayed. */
+    Object replayed() {
+        return Session.replay(session.plan(), accepted).fingerprint();
+    }
+
+    static Map<String, Control.Direction> none() {
+        return new HashMap<>();
+    }
+}

@@ -1,0 +1,434 @@
+package yellowrail.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.adjust.SupplySag;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.soak.Drift;
+
+class RailTest {
+    @Test
+    void residualVoltsOpenHandsAtTenAndOhmsAtOne() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED);
+        assertThat(bench.session.locks(bench.now).hands()).isFalse();
+        bench.reads(Quantity.RESIDUAL, "reservoir", 1.3).reads(Quantity.RESIDUAL, "bias", 2.1);
+        Locks locks = bench.session.locks(bench.now);
+        assertThat(locks.hands()).isTrue();
+        assertThat(locks.ohms()).isFalse();
+        assertThat(bench.tell(Bench.read(Quantity.SENSE_OHMS, "V1", 9.94)).orElseThrow())
+                .contains("reservoir holds 1.3 V")
+                .contains("1 V or less");
+        bench.reads(Quantity.RESIDUAL, "reservoir", 37);
+        Locks high = bench.session.locks(bench.now);
+        assertThat(high.hands()).isFalse();
+        assertThat(high.why().get(0)).contains("reservoir holds 37.0 V").contains("10 V or less");
+        assertThat(Drain.hint("reservoir", 433, 10, Optional.of(180e-6), Optional.of(10e3)))
+                .contains("6.8 s")
+                .contains("19 W")
+                .contains("17 J")
+                .contains("standby");
+        bench.reads(Quantity.RESIDUAL, "reservoir", 0.8).reads(Quantity.RESIDUAL, "bias", 0.2);
+        assertThat(bench.session.locks(bench.now).ohms()).isTrue();
+        assertThat(bench.session.missing(Stop.DRAINED, bench.now).get(0)).contains("second time 60 s");
+        bench.reads(Quantity.SENSE_OHMS, "V1", 9.9);
+        // Power re-arms everything.
+        bench.drained().enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN));
+        assertThat(bench.session.locks(bench.now).hands()).isFalse();
+        assertThat(bench.tell(Bench.read(Quantity.SENSE_OHMS, "V1", 9.94))).isPresent();
+        bench.minutes(1).did(new Event.Declared(Power.OFF));
+        assertThat(bench.session.locks(bench.now).hands()).isFalse();
+        assertThat(bench.session.locks(bench.now).why().get(0)).contains("residual volts not read yet");
+    }
+
+    @Test
+    void aSkippedDrainOpensNothingUntilItIsDone() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED);
+        assertThat(bench.tell(new Event.Skipped(Stop.DRAINED, " "))).isPresent();
+        bench.did(new Event.Skipped(Stop.DRAINED, "no time"));
+        bench.reads(Quantity.RESIDUAL, "reservoir", 0.1).reads(Quantity.RESIDUAL, "bias", 0.1);
+        assertThat(bench.session.locks(bench.now).ohms()).isFalse();
+        assertThat(bench.tell(new Event.Exchanged("V1", "V2")).orElseThrow()).contains("skipped");
+        assertThat(bench.tell(new Event.Changed("grid leak", "220 k", "100 k", "")))
+                .isPresent();
+        bench.drained();
+        assertThat(bench.session.marks().get(Stop.DRAINED).done()).isTrue();
+        assertThat(bench.session.locks(bench.now).ohms()).isTrue();
+    }
+
+    @Test
+    void stopsComeInOrderAndGoingBackIsFree() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
+        assertThat(bench.tell(new Event.Entered(Stop.DRAINED)).orElseThrow()).contains("Before power is not done");
+        assertThat(bench.tell(new Event.Entered(Stop.TUBES_OUT)).orElseThrow()).contains("does not belong");
+        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN))).isPresent();
+        bench.poweredUp();
+        assertThat(bench.tell(new Event.Entered(Stop.MEASURE)).orElseThrow()).contains("Warm-up is not done");
+        bench.enters(Stop.WARM_UP).enters(Stop.DRAINED).enters(Stop.WARM_UP);
+        bench.did(new Event.Skipped(Stop.WARM_UP, "just a look")).enters(Stop.MEASURE);
+        assertThat(bench.outcome().skipped()).containsExactly("Warm-up: just a look");
+        // Switching off asks for another warm-up, done or skipped.
+        bench.did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_IN));
+        bench.enters(Stop.WARM_UP);
+        assertThat(bench.tell(new Event.Entered(Stop.MEASURE))).isPresent();
+        assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+    }
+
+    @Test
+    void newTubesGoThroughTubesOutAndTubesIn() {
+        Bench bench =
+                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stop.DRAINED).drained();
+        bench.did(new Event.Placed("V1", "T-014")).did(new Event.Placed("V2", "T-021"));
+        bench.enters(Stop.TUBES_OUT);
+        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
+                .contains("Power with tubes out");
+        bench.did(new Event.LimiterSet(true))
+                .did(new Event.Declared(Power.ON_TUBES_OUT))
+                .minutes(1);
+        assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3)).orElseThrow())
+                .contains("tubes in");
+        bench.reads(Quantity.UNLOADED, "reservoir", 466).reads(Quantity.MAINS, "", 230);
+        for (String control : List.of("V1 control", "V2 control")) {
+            bench.reads(Quantity.GRID_COLDEST, control, -46.2).reads(Quantity.GRID_HOTTEST, control, -31.7);
+            bench.did(new Event.DirectionSeen(control, Control.Direction.CW_HOTTER));
+        }
+        assertThat(bench.tell(new Event.DirectionSeen("treble", Control.Direction.CW_HOTTER))
+                        .orElseThrow())
+                .contains("This amp has no “treble”");
+        bench.ticks(Check.COLDEST, Check.FAIL_COLD).enters(Stop.TUBES_IN);
+        assertThat(bench.tell(new Event.Ticked(Check.KEYS, "", true)).orElseThrow())
+                .contains("Tubes stay");
+        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
+                .contains("do not move with power on");
+        bench.did(new Event.Declared(Power.OFF)).minutes(2);
+        bench.reads(Quantity.RESIDUAL, "reservoir", 2).reads(Quantity.RESIDUAL, "bias", 0.5);
+        assertThat(bench.tell(new Event.Ticked(Check.KEYS, "", true)).orElseThrow())
+                .contains("not confirmed cool");
+        bench.ticks(Check.TUBES_COOL, Check.KEYS)
+                .did(new Event.Declared(Power.ON_TUBES_IN))
+                .minutes(1);
+        assertThat(bench.tell(Bench.read(Quantity.GRID_HOTTEST, "V1 control", -31))
+                        .orElseThrow())
+                .contains("not looked for with tubes conducting");
+        bench.did(new Event.Ticked(Check.GLOWS, "V1", true)).did(new Event.Ticked(Check.GLOWS, "V2", true));
+        bench.reads(Quantity.CURRENT, "V1", 0.1)
+                .reads(Quantity.CURRENT, "V2", 0.1)
+                .enters(Stop.MAINS);
+        assertThat(bench.outcome().proof().open()).anyMatch(s -> s.contains("limiter"));
+        assertThat(bench.tell(new Event.Ticked(Check.LIMITER_OUT, "", true)).orElseThrow())
+                .contains("still declared");
+        assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+    }
+
+    @Test
+    void headroomAtHighestMainsSharesBetweenASeriesPair() {
+        SupplyNode pair = new SupplyNode("reservoir", Optional.empty(), Optional.of(250.0), 2);
+        Mains mains = new Mains(Optional.of(230.0), 230, 207, 253);
+        assertThat(Headroom.of(pair, 440, mains).state()).isEqualTo(Headroom.State.WITHIN);
+        assertThat(Headroom.of(pair, 440, mains).sentence()).contains("484 V").contains("242 V each");
+        assertThat(Headroom.of(pair, 466, mains).state()).isEqualTo(Headroom.State.OVER);
+        assertThat(Headroom.of(pair, 440, mains.at(Optional.empty())).state()).isEqualTo(Headroom.State.UNKNOWN);
+        SupplyNode unknown = SupplyNode.single("screens", Optional.empty(), Optional.empty());
+        assertThat(Headroom.of(unknown, 440, mains).state()).isEqualTo(Headroom.State.UNKNOWN);
+    }
+
+    @Test
+    void heatersOfTheStory() {
+        assertThat(heater(6.25).percent()).isCloseTo(-0.8, within(0.05));
+        assertThat(heater(6.25).state()).isEqualTo(HeaterCheck.State.WITHIN);
+        assertThat(heater(6.47).percent()).isCloseTo(2.7, within(0.05));
+        assertThat(heater(6.69).state()).isEqualTo(HeaterCheck.State.AMBER);
+        assertThat(heater(7.04).percent()).isCloseTo(11.7, within(0.05));
+        assertThat(heater(7.04).state()).isEqualTo(HeaterCheck.State.RED);
+        HeaterCheck unloaded = HeaterCheck.of(7.04, false, Optional.of(6.3), 5, 10);
+        assertThat(unloaded.state()).isEqualTo(HeaterCheck.State.NOT_JUDGED);
+        assertThat(unloaded.sentence()).contains("unloaded");
+        assertThat(HeaterCheck.of(6.3, true, Optional.empty(), 5, 10).state()).isEqualTo(HeaterCheck.State.NOT_JUDGED);
+    }
+
+    private static HeaterCheck heater(double volts) {
+        return HeaterCheck.of(volts, true, Optional.of(6.3), 5, 10);
+    }
+
+    @Test
+    void twoRoundsGiveTheNextTurnOfTheStory() {
+        Bench bench = new Bench(Plan.usual(
+                Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL, 2, false), Purpose.YEARLY_CHECK, Meter.FINE));
+        bench.poweredUp()
+                .enters(Stop.WARM_UP)
+                .did(new Event.Skipped(Stop.WARM_UP, "test"))
+                .enters(Stop.MEASURE);
+        bench.reads(Quantity.GRID, "V1", -38).reads(Quantity.GRID, "V2", -38).round(25.8, 25.8, 406.8);
+        assertThat(bench.judged().advice()).isInstanceOf(Advice.Refused.class);
+        assertThat(((Advice.Refused) bench.judged().advice()).reason()).contains("second one");
+        bench.minutes(1).did(new Event.Turned("level control", Optional.of(Event.Way.CW), ""));
+        bench.reads(Quantity.GRID, "V1", -36).reads(Quantity.GRID, "V2", -36).round(34.5, 34.5, 394.2);
+        Judged judged = bench.judged();
+        assertThat(((SupplySag.Known) judged.sag()).ohms()).isCloseTo(729.1, within(1.0));
+        Advice.Turn turn = (Advice.Turn) judged.advice();
+        assertThat(turn.stopAt().value()).isCloseTo(0.3125, within(0.0006));
+        assertThat(turn.plateVolts()).isCloseTo(398.6, within(0.5));
+        assertThat(turn.way()).isEqualTo("counter-clockwise");
+        assertThat(turn.gridVolts().orElseThrow()).isBetween(-36.9, -36.5);
+        NextStep step = NextStep.of(bench.session, judged, bench.now);
+        assertThat(step.sentence()).contains("level control colder (counter-clockwise)");
+        assertThat(step.figure()).contains("mV");
+        // A round at another mains voltage does not mix in.
+        bench.minutes(1).reads(Quantity.MAINS, "", 236).round(36.5, 36.5, 404);
+        assertThat(((SupplySag.Refused) bench.judged().sag()).reason()).contains("Mains moved");
+        assertThat(bench.judged().mainsExponent()).isEmpty();
+        bench.minutes(1).reads(Quantity.MAINS, "", 239.2).round(37.0, 37.0, 409.0);
+        assertThat(bench.judged().mainsExponent().orElseThrow()).isBetween(2.0, 3.0);
+    }
+
+    @Test
+    void directionsAreVerifiedByReadingsAndConflictsAreSaid() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.did(new Event.DirectionSeen("V1 control", Control.Direction.CCW_HOTTER));
+        bench.round(25, 25, 407).minutes(1);
+        bench.did(new Event.Turned("V1 control", Optional.of(Event.Way.CW), ""))
+                .minutes(1)
+                .round(28, 25, 405);
+        Directions directions = Directions.of(bench.session, bench.judged().rounds());
+        assertThat(directions.conflicts()).hasSize(1);
+        assertThat(directions.known().get("V1 control")).isEqualTo(Control.Direction.UNKNOWN);
+        bench.did(new Event.Turned("V2 control", Optional.of(Event.Way.CCW), ""))
+                .minutes(1)
+                .round(28, 23, 405);
+        assertThat(Directions.of(bench.session, bench.judged().rounds()).verified())
+                .containsExactly("V2 control");
+    }
+
+    @Test
+    void staleVoltsAreMarkedAtOnceWhenTheCurrentHasMoved() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.round(31, 31, 397).minutes(2);
+        bench.reads(Quantity.CURRENT, "V1", 31.2 * Bench.OHMS / 1000);
+        assertThat(bench.judged()
+                        .present()
+                        .orElseThrow()
+                        .sockets()
+                        .get(0)
+                        .answer()
+                        .verdict()
+                        .words())
+                .doesNotContain("stale");
+        bench.minutes(1).reads(Quantity.CURRENT, "V1", 34 * Bench.OHMS / 1000);
+        assertThat(bench.judged()
+                        .present()
+                        .orElseThrow()
+                        .sockets()
+                        .get(0)
+                        .answer()
+                        .verdict()
+                        .words())
+                .contains("stale");
+        assertThat(((Advice.Refused) bench.judged().advice()).reason()).contains("take them again");
+        bench.reads(Quantity.PLATE, "V1", 394);
+        assertThat(bench.judged()
+                        .present()
+                        .orElseThrow()
+                        .sockets()
+                        .get(0)
+                        .answer()
+                        .verdict()
+                        .words())
+                .doesNotContain("stale");
+    }
+
+    @Test
+    void anEmergencyStopHoldsUntilDrainedAndExplained() {
+        Bench bench = Bench.pair(Purpose.FAULT)
+                .preflight()
+                .enters(Stop.DRAINED)
+                .drained()
+                .enters(Stop.TUBES_OUT);
+        bench.did(new Event.Declared(Power.ON_TUBES_OUT)).did(new Event.EmergencyStop("smoke"));
+        assertThat(bench.session.context().power()).isEqualTo(Power.OFF);
+        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_OUT)).orElseThrow())
+                .contains("Stopped for safety");
+        assertThat(bench.tell(new Event.Resumed("a cap")).orElseThrow()).contains("residual volts not read");
+        bench.reads(Quantity.RESIDUAL, "reservoir", 3).reads(Quantity.RESIDUAL, "bias", 0.3);
+        assertThat(bench.tell(new Event.Resumed(" ")).orElseThrow()).contains("what was found");
+        bench.did(new Event.Resumed("bias filter capacitor shorted")).did(new Event.Declared(Power.ON_TUBES_OUT));
+        assertThat(bench.outcome().changes()).anyMatch(s -> s.contains("Power off for safety"));
+    }
+
+    @Test
+    void aSoakedPairIsProvenAndItsFiguresAreRecomputed() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
+        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().enters(Stop.SIGN_OFF);
+        Outcome outcome = bench.outcome();
+        assertThat(outcome.proof().open()).isEmpty();
+        assertThat(outcome.proof().state()).isEqualTo(Proof.State.PROVEN);
+        double watts = 0.0316 * 0.94 * (398 - 0.0316 * Bench.OHMS);
+        assertThat(outcome.tubes().get(0).afterWatts().orElseThrow().value()).isCloseTo(watts, within(0.001));
+        assertThat(outcome.fans().get(0).highest().orElseThrow())
+                .isCloseTo(watts * Math.pow(240 / 230.0, 2.5), within(0.001));
+        bench.did(new Event.SignedOff("E.", ""));
+        assertThat(bench.tell(new Event.Noted(Event.Topic.HUM, "none")).orElseThrow())
+                .contains("signed");
+        assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+    }
+
+    @Test
+    void beforeAndAfterOfTheStory() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        // Watts without a screen share, as in the story: the share is set to zero here.
+        bench.round(27.4, 21.8, 433.27).minutes(1);
+        bench.did(new Event.Turned("V1 control", Optional.empty(), ""))
+                .minutes(1)
+                .round(30.9, 30.1, 421.31);
+        Outcome outcome = bench.outcome();
+        double before = outcome.tubes().get(1).beforeWatts().orElseThrow() / 0.94;
+        double after = outcome.tubes().get(1).afterWatts().orElseThrow().value() / 0.94;
+        assertThat(before).isCloseTo(9.44, within(0.02));
+        assertThat(after).isCloseTo(12.67, within(0.02));
+        assertThat(outcome.tubes().get(0).ratio().orElseThrow()).isCloseTo(1.10, within(0.005));
+        assertThat(outcome.tubes().get(1).ratio().orElseThrow()).isCloseTo(1.34, within(0.005));
+        var rounds = bench.judged().rounds();
+        assertThat(100 * rounds.get(0).answer().balances().get(0).imbalance()).isCloseTo(22.8, within(0.1));
+        assertThat(100 * rounds.get(1).answer().balances().get(0).imbalance()).isCloseTo(2.6, within(0.1));
+        assertThat(outcome.proof().state()).isNotEqualTo(Proof.State.PROVEN);
+        assertThat(outcome.changes()).contains("Turned the V1 control.");
+    }
+
+    @Test
+    void aTrimOfACreepingTubeIsRecordedAsSuchAndTheSwapConcludes() {
+        Bench bench = Bench.pair(Purpose.FAULT).preflight().enters(Stop.DRAINED).drained();
+        bench.did(new Event.Placed("V1", "T3")).did(new Event.Placed("V2", "T7"));
+        bench.did(new Event.Skipped(Stop.TUBES_OUT, "known")).ticks(Check.KEYS);
+        bench.did(new Event.Declared(Power.ON_TUBES_IN)).minutes(10);
+        bench.reads(Quantity.MAINS, "", 230);
+        double[] creep = {31.2, 31.9, 32.8, 33.9, 35.2, 36.9};
+        for (double milli : creep) {
+            bench.round(31.0, milli, 398).minutes(5);
+        }
+        List<SoakWatch> watches = SoakWatch.of(bench.session, bench.judged());
+        SoakWatch v2 = watches.stream()
+                .filter(w -> w.curve().point().equals("V2"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(v2.drift().kind()).isEqualTo(Drift.Kind.ACCELERATING);
+        assertThat(v2.stop()).isTrue();
+        assertThat(v2.caution().orElseThrow()).contains("power off now");
+        bench.did(new Event.Turned("V2 control", Optional.empty(), "back to 31 mA"));
+        assertThat(bench.outcome().changes()).anyMatch(s -> s.contains("while V2 crept"));
+        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
+        bench.did(new Event.Exchanged("V1", "V2"));
+        assertThat(SoakWatch.swap(bench.session)).isEmpty();
+        bench.ticks(Check.KEYS).did(new Event.Declared(Power.ON_TUBES_IN)).minutes(10);
+        for (double milli : creep) {
+            bench.round(milli, 31.0, 398).minutes(5);
+        }
+        assertThat(SoakWatch.swap(bench.session).orElseThrow())
+                .contains("T7 was moved from V2 to V1")
+                .contains("follows the tube");
+    }
+
+    @Test
+    void cathodeBiasGetsTheResistorInsteadOfATurn() {
+        Bench bench = new Bench(Plan.usual(
+                Bench.amp(BiasScheme.CATHODE, ControlLayout.CATHODE_SHARED, 2, true), Purpose.NEW_TUBES, Meter.FINE));
+        assertThat(bench.session.stops()).doesNotContain(Stop.TUBES_OUT);
+        bench.preflight().enters(Stop.DRAINED).drained().ticks(Check.KEYS).enters(Stop.TUBES_IN);
+        bench.did(new Event.Declared(Power.ON_TUBES_IN)).minutes(11).reads(Quantity.MAINS, "", 230);
+        bench.reads(Quantity.PLATE, "V1", 400).reads(Quantity.CURRENT, "all", 18.0);
+        Advice.Fit fit = (Advice.Fit) bench.judged().advice();
+        double each = 18.0 / 226 / 2;
+        double share = each * 0.94 * 382 / 19;
+        double wanted = each * 0.62 / share;
+        assertThat(fit.fit().constantVolts()).isCloseTo(18.0 / (2 * wanted), within(0.01));
+        assertThat(fit.fit().ohms()).isEmpty();
+        assertThat(bench.tell(new Event.Turned("level control", Optional.empty(), ""))
+                        .orElseThrow())
+                .contains("has no");
+    }
+
+    @Test
+    void clocksThatGoBackAreNoticedAndLateReadingsKeepTheirPlace() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.minutes(10).round(31, 31, 398);
+        long made = bench.now;
+        bench.minutes(3).did(new Event.Turned("V1 control", Optional.empty(), ""));
+        // Another device's reading, queued since before the turn, belongs before it.
+        long later = bench.now;
+        bench.now = made + 60_000;
+        assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3), "phone")).isEmpty();
+        Taken late = bench.session.readings().get(bench.session.readings().size() - 1);
+        assertThat(late.context().stretch()).isEqualTo(bench.session.context().stretch() - 1);
+        assertThat(bench.session.clockWentBack()).isFalse();
+        // The same device going back is a clock that was set.
+        bench.now = later - 8 * 60_000;
+        assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3))).isEmpty();
+        assertThat(bench.session.clockWentBack()).isTrue();
+        assertThat(bench.outcome().proof().open()).anyMatch(s -> s.contains("clock went back"));
+        assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+    }
+
+    @Test
+    void aSessionReopenedAfterAYearKnowsNothingOfThePower() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.minutes(60 * 24 * 365);
+        assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
+        assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3)).orElseThrow())
+                .contains("not declared");
+        assertThat(bench.session.locks(bench.now).hands()).isFalse();
+        bench.did(new Event.Declared(Power.OFF));
+        assertThat(bench.session.locks(bench.now).why()).anyMatch(s -> s.contains("not read yet"));
+        assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+    }
+
+    @Test
+    void aCorrectionSupersedesAndBothStay() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.round(31, 31, 398);
+        Taken wrong = bench.session.last(Quantity.PLATE, "V1").orElseThrow();
+        Event.Read silent = new Event.Read(Quantity.PLATE, "V1", wrong.typed(), wrong.id(), " ");
+        assertThat(bench.tell(silent)).isPresent();
+        Event.Read other = new Event.Read(Quantity.PLATE, "V2", wrong.typed(), wrong.id(), "slip");
+        assertThat(bench.tell(other).orElseThrow()).contains("same quantity");
+        Event.Read right = new Event.Read(
+                Quantity.PLATE, "V1", Bench.read(Quantity.PLATE, "V1", 389).typed(), wrong.id(), "read upside down");
+        bench.did(right);
+        assertThat(bench.tell(right).orElseThrow()).contains("corrected already");
+        assertThat(bench.session.readings()).contains(wrong);
+        assertThat(bench.session
+                        .last(Quantity.PLATE, "V1")
+                        .orElseThrow()
+                        .typed()
+                        .value())
+                .isEqualTo(389);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Purpose.class)
+    void everyPurposeBeginsBeforePowerAndEndsWithSigning(Purpose purpose) {
+        List<Stop> stops = Bench.pair(purpose).session.stops();
+        assertThat(stops.get(0)).isEqualTo(Stop.BEFORE_POWER);
+        assertThat(stops).contains(Stop.DRAINED, Stop.WARM_UP, Stop.MEASURE, Stop.SOAK, Stop.CLOSE);
+        assertThat(stops.get(stops.size() - 1)).isEqualTo(Stop.SIGN_OFF);
+    }
+
+    @Test
+    void theScheduleGrowsOnlyWhileProven() {
+        assertThat(Recheck.after(0, false, false)).isEqualTo(Recheck.DAY);
+        assertThat(Recheck.after(1, true, true)).isEqualTo(Recheck.DAY);
+        assertThat(Recheck.after(2, false, true)).isEqualTo(Recheck.WEEK);
+        assertThat(Recheck.after(3, false, true)).isEqualTo(Recheck.MONTH);
+        assertThat(Recheck.after(9, false, true)).isEqualTo(Recheck.HALF_YEAR);
+        assertThat(Recheck.after(9, false, false)).isEqualTo(Recheck.DAY);
+    }
+}

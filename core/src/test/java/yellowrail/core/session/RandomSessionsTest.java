@@ -1,0 +1,129 @@
+package yellowrail.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.round.Quantity;
+
+/** Seeded random sessions: no lock is bypassed, no reading disappears, a replay gives the same state. */
+class RandomSessionsTest {
+    private static final String[] DEVICES = {"desk", "phone"};
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void theMachineHolds(int seed) {
+        Random random = new Random(seed);
+        for (int trial = 0; trial < 60; trial++) {
+            Purpose purpose = Purpose.values()[random.nextInt(4)];
+            ControlLayout layout = ControlLayout.values()[random.nextInt(ControlLayout.values().length)];
+            BiasScheme bias = BiasScheme.values()[random.nextInt(BiasScheme.values().length)];
+            Bench bench = new Bench(Plan.usual(
+                    Bench.amp(bias, layout, random.nextBoolean() ? 2 : 4, random.nextBoolean()), purpose, Meter.FINE));
+            if (random.nextInt(3) > 0) {
+                bench.preflight();
+                if (random.nextBoolean()) {
+                    bench.enters(Stop.DRAINED).drained();
+                }
+            }
+            int read = bench.session.readings().size();
+            for (int step = 0; step < 120; step++) {
+                bench.now += random.nextInt(10) == 0 ? -random.nextInt(200_000) : random.nextInt(400_000);
+                if (random.nextInt(200) == 0) {
+                    bench.now += 7 * 3_600_000L;
+                }
+                Event event = event(bench.session, random);
+                Locks locks = bench.session.locks(bench.now);
+                Power power = bench.session.power(bench.now);
+                Optional<String> refused = bench.tell(event, DEVICES[random.nextInt(2)]);
+                if (refused.isEmpty()) {
+                    neverPastALock(event, locks, power);
+                    read += event instanceof Event.Read ? 1 : 0;
+                } else {
+                    assertThat(refused.get()).endsWith(".").hasSizeGreaterThan(10);
+                }
+                assertThat(bench.session.readings()).hasSize(read);
+                assertThat(bench.session.locks(bench.now).ohms() && bench.session.power(bench.now) != Power.OFF)
+                        .isFalse();
+            }
+            assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
+            assertThat(bench.outcome().proof().state()).isNotEqualTo(Proof.State.PROVEN);
+            NextStep.of(bench.session, bench.judged(), bench.now);
+            assertThat(bench.judged().notKnown()).isNotNull();
+            SoakWatch.of(bench.session, bench.judged());
+        }
+    }
+
+    private static void neverPastALock(Event event, Locks locks, Power power) {
+        if (event instanceof Event.Read read) {
+            if (read.quantity() == Quantity.SENSE_OHMS || read.quantity() == Quantity.HALF_PRIMARY_OHMS) {
+                assertThat(locks.ohms()).isTrue();
+            }
+            if (read.quantity() == Quantity.RESIDUAL && read.supersedes().isEmpty()) {
+                assertThat(power).isNotEqualTo(Power.UNDECLARED);
+            }
+        }
+        if (event instanceof Event.Placed || event instanceof Event.Exchanged) {
+            assertThat(locks.tubes()).isTrue();
+        }
+        if (event instanceof Event.Changed || event instanceof Event.Resumed) {
+            assertThat(locks.hands()).isTrue();
+        }
+        if (locks.hands()) {
+            assertThat(power).isEqualTo(Power.OFF);
+        }
+    }
+
+    private static Event event(Session session, Random random) {
+        List<String> sockets = session.sockets();
+        String socket = sockets.get(random.nextInt(sockets.size()));
+        String group = session.plan().amp().groupOf(socket).name();
+        List<String> controls = session.controls().stream().map(Control::name).toList();
+        String control = controls.isEmpty() ? "none" : controls.get(random.nextInt(controls.size()));
+        return switch (random.nextInt(20)) {
+            case 0, 1 -> new Event.Entered(Stop.values()[random.nextInt(Stop.values().length)]);
+            case 2 ->
+                new Event.Skipped(
+                        Stop.values()[random.nextInt(Stop.values().length)], random.nextBoolean() ? "so" : "");
+            case 3, 4 -> new Event.Declared(Power.values()[random.nextInt(4)]);
+            case 5 -> new Event.LimiterSet(random.nextBoolean());
+            case 6, 7 ->
+                new Event.Ticked(
+                        Check.values()[random.nextInt(Check.values().length)],
+                        random.nextBoolean() ? "" : socket,
+                        random.nextInt(5) > 0);
+            case 8 ->
+                new Event.Turned(control, random.nextBoolean() ? Optional.of(Event.Way.CW) : Optional.empty(), "");
+            case 9 -> new Event.Placed(socket, "T" + random.nextInt(5));
+            case 10 -> new Event.Exchanged(socket, sockets.get(random.nextInt(sockets.size())));
+            case 11 -> new Event.Changed("part", "a", "b", "");
+            case 12 -> random.nextInt(4) == 0 ? new Event.EmergencyStop("red plate") : new Event.Resumed("found");
+            case 13 -> correction(session, random, socket);
+            case 14 -> new Event.DirectionSeen(control, Control.Direction.values()[random.nextInt(3)]);
+            case 15 -> Bench.read(Quantity.SENSE_OHMS, group, 9.9);
+            case 16 ->
+                Bench.read(
+                        Quantity.RESIDUAL,
+                        random.nextBoolean() ? "reservoir" : "bias",
+                        random.nextInt(3) == 0 ? 20 : 0.4);
+            case 17 -> Bench.read(Quantity.MAINS, "", 225 + random.nextInt(12));
+            case 18 -> Bench.read(Quantity.PLATE, socket, 380 + random.nextInt(40));
+            default -> Bench.read(Quantity.CURRENT, group, 0.3 + 0.02 * random.nextDouble());
+        };
+    }
+
+    private static Event correction(Session session, Random random, String socket) {
+        if (session.readings().isEmpty()) {
+            return Bench.read(Quantity.PLATE, socket, 398);
+        }
+        Taken old = session.readings().get(random.nextInt(session.readings().size()));
+        return new Event.Read(old.quantity(), old.point(), old.typed(), old.id(), random.nextBoolean() ? "slip" : "");
+    }
+}
