@@ -21,6 +21,9 @@ final class Assembly {
     /** Mains read longer ago than this is not known any more. */
     private static final long MAINS_MILLIS = 60 * 60_000L;
 
+    /** A first mains reading so soon after a round still tells of it. */
+    private static final long MAINS_AFTER_MILLIS = 10 * 60_000L;
+
     private static final Set<Quantity> LIVE = Set.of(
             Quantity.CURRENT,
             Quantity.INDIVIDUAL,
@@ -174,17 +177,25 @@ final class Assembly {
         Taken last = now.stream().reduce((a, b) -> b.at() >= a.at() ? b : a).orElseThrow();
         Set<String> gone = new HashSet<>();
         session.readings().stream().map(Taken::id).filter(session::superseded).forEach(gone::add);
-        Optional<Taken> mains = Optional.empty();
+        Optional<Taken> before = Optional.empty();
+        Optional<Taken> after = Optional.empty();
         for (Taken reading : session.readings()) {
-            boolean usable = reading.quantity() == Quantity.MAINS
-                    && !gone.contains(reading.id())
-                    && reading.context().run() == last.context().run()
-                    && reading.at() <= last.at() + MAINS_MILLIS / 6
-                    && last.at() - reading.at() <= MAINS_MILLIS;
-            if (usable && (mains.isEmpty() || reading.at() >= mains.get().at())) {
-                mains = Optional.of(reading);
+            if (reading.quantity() != Quantity.MAINS
+                    || gone.contains(reading.id())
+                    || reading.context().run() != last.context().run()) {
+                continue;
+            }
+            long late = reading.at() - last.at();
+            if (late <= 0
+                    && -late <= MAINS_MILLIS
+                    && (before.isEmpty() || reading.at() >= before.get().at())) {
+                before = Optional.of(reading);
+            }
+            if (late > 0 && late <= MAINS_AFTER_MILLIS && after.isEmpty()) {
+                after = Optional.of(reading);
             }
         }
-        return mains.map(r -> r.typed().value());
+        Optional<Taken> next = after;
+        return before.or(() -> next).map(r -> r.typed().value());
     }
 }
