@@ -60,3 +60,8 @@ document.addEventListener('DOMContentLoaded', () => {
   document.querySelectorAll('[data-saved-draft]').forEach((saved) => sessionStorage.removeItem(`draft:${saved.dataset.savedDraft}`));
   document.querySelectorAll('form[data-draft]').forEach(keepDraft);
 });
+
+// Times are the reader's own.
+document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.page time[data-at]').forEach((t) => {
+  if (Number(t.dataset.at)) t.textContent = new Date(Number(t.dataset.at)).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
+}));

@@ -14,6 +14,7 @@ import yellowrail.app.amps.AmpForm;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.bench.SessionStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -39,6 +40,9 @@ public abstract class AppIT {
 
     @Autowired
     protected RoundStore rounds;
+
+    @Autowired
+    protected SessionStore sessions;
 
     /** A push-pull pair with own 10 Ω sense resistors. */
     protected static AmpDescription pair(String name, String type) {

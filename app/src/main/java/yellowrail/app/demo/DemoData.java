@@ -13,6 +13,7 @@ import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.bench.SessionStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -32,10 +33,12 @@ import yellowrail.core.standin.SimulatedStage;
 class DemoData implements ApplicationRunner {
     private final AmpStore amps;
     private final RoundStore rounds;
+    private final SessionStore sessions;
 
-    DemoData(AmpStore amps, RoundStore rounds) {
+    DemoData(AmpStore amps, RoundStore rounds, SessionStore sessions) {
         this.amps = amps;
         this.rounds = rounds;
+        this.sessions = sessions;
     }
 
     @Override
@@ -48,6 +51,10 @@ class DemoData implements ApplicationRunner {
         bittern();
         reedling();
         avocet();
+        Amp bittern = amps.amp(id("bittern"));
+        DemoSessions demo = new DemoSessions(sessions, bittern);
+        demo.finished(id("session/finished"));
+        demo.halfDone(id("session/half"));
     }
 
     /** A fixed-bias pair of 6550, each with its own sense resistor, set warmer step by step and drifting apart a little. */

@@ -23,6 +23,7 @@ import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.SocketAdaptor;
 import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.session.Event;
 
 /** The core's records as JSON, for the columns that hold a whole description. */
 @Component
@@ -42,8 +43,12 @@ public class CoreJson {
     })
     private interface MethodByName {}
 
+    @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "event")
+    private interface EventByName {}
+
     private final JsonMapper mapper = JsonMapper.builder()
             .addMixIn(SensingMethod.class, MethodByName.class)
+            .addMixIn(Event.class, EventByName.class)
             .enable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
@@ -59,6 +64,15 @@ public class CoreJson {
 
     public <T> T read(String json, TypeReference<T> type) {
         return mapper.readValue(json, type);
+    }
+
+    /** An event of a session with the name of its kind in it. */
+    public String writeEvent(Event event) {
+        return mapper.writerFor(Event.class).writeValueAsString(event);
+    }
+
+    public Event readEvent(String json) {
+        return mapper.readValue(json, Event.class);
     }
 
     /** A short name for some content: the first 16 hex digits of its SHA-256. */

@@ -25,7 +25,7 @@ class DemoDataIT extends AppIT {
 
     @Test
     void theDemoAmpsTellTheirStories() {
-        DemoData demo = new DemoData(amps, rounds);
+        DemoData demo = new DemoData(amps, rounds, sessions);
         demo.fill();
         demo.fill();
         Stream.of("Bittern 60", "Reedling 30", "Avocet Stereo")

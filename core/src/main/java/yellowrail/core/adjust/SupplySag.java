@@ -6,7 +6,8 @@ import yellowrail.core.reading.Unit;
 
 /**
  * The supply's source resistance from two rounds: {@code R = (V1 − V2) / (I2 − I1)}, with I the current of all tubes on
- * the supply, both channels included. Only rounds at equal mains (within 1 %) are compared.
+ * the supply, both channels included. Only rounds at equal mains (within 1 %) are compared, and V1 is carried to the
+ * mains of the second round, since B+ follows it.
  */
 public sealed interface SupplySag {
     /** Mains may differ by this share between the two rounds. */
@@ -56,7 +57,8 @@ public sealed interface SupplySag {
                             + " % between the rounds (1 % allowed): the fall of B+ is not the supply's alone. Read again at one mains.");
         }
         double current = b.total() - a.total();
-        double fall = a.volts() - b.volts();
+        double atMainsOfB = a.volts() * b.mains().get() / a.mains().get();
+        double fall = atMainsOfB - b.volts();
         if (Math.abs(current) < MOVED * Math.max(a.total(), b.total())) {
             return new Refused(
                     "The current hardly moved between the rounds (3 % needed): turn a little and read again.");

@@ -1,5 +1,6 @@
 package yellowrail.core.session;
 
+import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.reading.Typed;
@@ -89,6 +90,13 @@ public sealed interface Event {
 
     /** A target window was chosen for this session; a reason is needed above the ceiling. */
     record Aimed(String target, String reason) implements Event {}
+
+    /** Resistor values the builder has at hand, Ω, for a cathode resistor. */
+    record Drawer(List<Double> ohms) implements Event {
+        public Drawer {
+            ohms = List.copyOf(ohms);
+        }
+    }
 
     /** A tier of service with the owner's choice. */
     record Tiered(String tier, String items, boolean chosen) implements Event {}

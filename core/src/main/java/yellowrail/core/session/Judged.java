@@ -160,12 +160,12 @@ public final class Judged {
         if (amp.bias() == BiasScheme.CATHODE) {
             return fit(present.get());
         }
-        return NextTurn.of(
-                amp,
-                tubes,
-                window().get(),
-                sag(),
-                Directions.of(session, rounds).known());
+        return NextTurn.of(amp, tubes, window().get(), sag(), directions().known());
+    }
+
+    /** Which turn of each control is hotter. */
+    public Directions directions() {
+        return Directions.of(session, rounds);
     }
 
     private List<TubeNow> tubesNow(RoundAnswer answer) {
@@ -203,7 +203,7 @@ public final class Judged {
                     .filter(r -> r.quantity() == Quantity.GRID && r.point().equals(socket))
                     .map(r -> r.typed().value())
                     .findFirst();
-            Optional<Double> plate = socketOf(judged.answer(), socket)
+            Optional<Double> plate = socket(judged.answer(), socket)
                     .flatMap(s -> s.answer().plateAmperes())
                     .map(Estimate::value)
                     .filter(i -> i > 0);
@@ -214,7 +214,7 @@ public final class Judged {
         return points;
     }
 
-    static Optional<SocketAnswer> socketOf(RoundAnswer answer, String socket) {
+    public static Optional<SocketAnswer> socket(RoundAnswer answer, String socket) {
         return answer.sockets().stream()
                 .filter(s -> s.socket().name().equals(socket))
                 .findFirst();
@@ -319,6 +319,11 @@ public final class Judged {
             }
         }
         return watts;
+    }
+
+    /** Dissipation of each tube over the mains, from the present readings. */
+    public List<MainsFan> fans() {
+        return present.map(p -> MainsFan.of(p, amp.bias(), mainsExponent())).orElse(List.of());
     }
 
     /** What is not known yet, weightiest first: each with how far it could move the result. */

@@ -44,9 +44,7 @@ public record Outcome(
     }
 
     public static Outcome of(Session session, Judged judged) {
-        List<MainsFan> fans = judged.present()
-                .map(p -> MainsFan.of(p, judged.amp().bias(), judged.mainsExponent()))
-                .orElse(List.of());
+        List<MainsFan> fans = judged.fans();
         Proof proof = Proof.of(session, judged, fans);
         List<BeforeAfter> tubes = new ArrayList<>();
         for (String socket : session.sockets()) {
@@ -62,11 +60,11 @@ public record Outcome(
 
     private static BeforeAfter tube(Session session, Judged judged, String socket) {
         Optional<SocketAnswer> before = judged.rounds().stream()
-                .flatMap(r -> Judged.socketOf(r.answer(), socket).stream())
+                .flatMap(r -> Judged.socket(r.answer(), socket).stream())
                 .filter(s -> s.measured() && s.answer().plateWatts().isPresent())
                 .findFirst();
         Optional<SocketAnswer> after =
-                judged.present().flatMap(p -> Judged.socketOf(p, socket)).filter(SocketAnswer::measured);
+                judged.present().flatMap(p -> Judged.socket(p, socket)).filter(SocketAnswer::measured);
         Optional<Double> beforeWatts =
                 before.flatMap(s -> s.answer().plateWatts()).map(Estimate::value);
         Optional<Estimate> afterWatts = after.flatMap(s -> s.answer().plateWatts());

@@ -14,6 +14,7 @@ import yellowrail.core.tube.TubeModel;
  * @param screenVolts screen supply at nominal mains, V; NaN when the screens hang on B+
  * @param gridVolts fixed grid bias at nominal mains, V, zero with cathode bias
  * @param cathodeOhms cathode resistor shared by all tubes, Ω; zero with fixed bias
+ * @param trims grid volts added at each tube by its own control, V at nominal mains; empty for none
  */
 public record SimulatedStage(
         TubeModel model,
@@ -22,7 +23,8 @@ public record SimulatedStage(
         double supplyOhms,
         double screenVolts,
         double gridVolts,
-        double cathodeOhms) {
+        double cathodeOhms,
+        List<Double> trims) {
     private static final int STEPS = 400;
 
     /** How far each step goes toward the new currents; small enough for every supply and cathode resistor here. */
@@ -30,6 +32,32 @@ public record SimulatedStage(
 
     public SimulatedStage {
         strengths = List.copyOf(strengths);
+        trims = List.copyOf(trims);
+        if (!trims.isEmpty() && trims.size() != strengths.size()) {
+            throw new IllegalArgumentException(trims.size() + " trims for " + strengths.size() + " tubes");
+        }
+    }
+
+    public SimulatedStage(
+            TubeModel model,
+            List<Double> strengths,
+            double unloadedVolts,
+            double supplyOhms,
+            double screenVolts,
+            double gridVolts,
+            double cathodeOhms) {
+        this(model, strengths, unloadedVolts, supplyOhms, screenVolts, gridVolts, cathodeOhms, List.of());
+    }
+
+    /** The same stage with its controls turned. */
+    public SimulatedStage trimmed(List<Double> volts) {
+        return new SimulatedStage(
+                model, strengths, unloadedVolts, supplyOhms, screenVolts, gridVolts, cathodeOhms, volts);
+    }
+
+    /** Grid to chassis of one tube at a share of nominal mains, V. */
+    public double gridAt(int tube, double mainsShare) {
+        return (gridVolts + (trims.isEmpty() ? 0 : trims.get(tube))) * mainsShare;
     }
 
     /** One idle state. Voltages to chassis. */
@@ -61,10 +89,11 @@ public record SimulatedStage(
         double plate = unloadedVolts * mainsShare - supplyOhms * total;
         double screen = Double.isNaN(screenVolts) ? plate : screenVolts * mainsShare;
         double cathode = cathodeOhms * total;
-        double grid = gridVolts * mainsShare - cathode;
         List<Double> plateCurrents = new ArrayList<>();
         List<Double> screenCurrents = new ArrayList<>();
-        for (double strength : strengths) {
+        for (int tube = 0; tube < strengths.size(); tube++) {
+            double strength = strengths.get(tube);
+            double grid = gridAt(tube, mainsShare) - cathode;
             plateCurrents.add(strength * model.plateAmperes(plate - cathode, screen - cathode, grid));
             screenCurrents.add(strength * model.screenAmperes(plate - cathode, screen - cathode, grid));
         }

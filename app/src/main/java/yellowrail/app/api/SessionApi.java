@@ -1,0 +1,127 @@
+package yellowrail.app.api;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.bench.BenchSession;
+import yellowrail.app.bench.EventForm;
+import yellowrail.app.bench.EventReader;
+import yellowrail.app.bench.SessionStore;
+import yellowrail.core.reading.Show;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Stop;
+
+/** Bench sessions as JSON: append events, read the state back. */
+@RestController
+@RequestMapping("/api/v1/sessions")
+@Tag(name = "Sessions")
+class SessionApi {
+    private final SessionStore sessions;
+
+    SessionApi(SessionStore sessions) {
+        this.sessions = sessions;
+    }
+
+    /** An event as stored; {@code echo} is a reading as it was understood. */
+    record Accepted(int seq, long at, boolean repeated, String echo) {}
+
+    /** A session's state. */
+    record State(
+            UUID id,
+            String amp,
+            String purpose,
+            int seq,
+            Stop here,
+            String power,
+            boolean stopped,
+            List<String> missing,
+            List<Reading> readings) {}
+
+    /** A reading; {@code holds} is false once it was corrected. */
+    record Reading(
+            String id,
+            String quantity,
+            String point,
+            String typed,
+            double value,
+            String unit,
+            long at,
+            boolean holds) {}
+
+    @PostMapping("/{id}/events")
+    @Operation(summary = "Append an event; the same id stores once")
+    Accepted append(@PathVariable UUID id, @RequestBody EventForm form) {
+        var amp = sessions.look(id, s -> s.state().plan().amp());
+        Entry entry = EventReader.read(form, amp, System.currentTimeMillis());
+        SessionStore.Stored stored = sessions.append(id, entry);
+        String echo = entry.event() instanceof Event.Read read ? read.typed().echo() : "";
+        return new Accepted(stored.seq(), stored.at(), stored.repeated(), echo);
+    }
+
+    @GetMapping("/{id}")
+    @Operation(summary = "The state of a session and all its readings")
+    State state(@PathVariable UUID id) {
+        return sessions.look(id, SessionApi::state);
+    }
+
+    private static State state(BenchSession bench) {
+        Session session = bench.state();
+        long now = System.currentTimeMillis();
+        return new State(
+                bench.id(),
+                session.plan().amp().name(),
+                session.plan().purpose().words(),
+                bench.seq(),
+                session.here(),
+                session.power(now).words(),
+                session.stopped(),
+                session.missing(session.here(), now),
+                session.readings().stream()
+                        .map(r -> new Reading(
+                                r.id(),
+                                r.quantity().name(),
+                                r.point(),
+                                r.typed().raw().isEmpty()
+                                        ? Show.plain(r.typed().value(), 6)
+                                        : r.typed().raw(),
+                                r.typed().value(),
+                                r.typed().unit().symbol(),
+                                r.at(),
+                                !session.superseded(r.id())))
+                        .toList());
+    }
+
+    @ExceptionHandler(EventReader.NotUnderstood.class)
+    ResponseEntity<ProblemDetail> notUnderstood(EventReader.NotUnderstood problem) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, problem.getMessage());
+        detail.setProperties(Map.of("field", problem.field(), "choices", problem.choices()));
+        return ResponseEntity.unprocessableContent().body(detail);
+    }
+
+    @ExceptionHandler(SessionStore.Refused.class)
+    ResponseEntity<ProblemDetail> refused(SessionStore.Refused problem) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, problem.getMessage());
+        detail.setProperties(Map.of("field", "", "choices", List.of()));
+        return ResponseEntity.unprocessableContent().body(detail);
+    }
+
+    @ExceptionHandler(SessionStore.StoredDifferently.class)
+    ResponseEntity<ProblemDetail> differently(SessionStore.StoredDifferently problem) {
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .body(ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, problem.getMessage()));
+    }
+}

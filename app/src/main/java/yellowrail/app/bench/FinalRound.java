@@ -1,0 +1,105 @@
+package yellowrail.app.bench;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Reading;
+import yellowrail.app.rounds.RoundState;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Judged;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Standards;
+import yellowrail.core.session.Taken;
+
+/** The last readings of a signed session, kept as a round of the amp, so that its history and comparisons know them. */
+record FinalRound(RoundStore rounds) {
+    private static final Set<Quantity> KEPT = Set.of(
+            Quantity.MAINS,
+            Quantity.CURRENT,
+            Quantity.INDIVIDUAL,
+            Quantity.PLATE,
+            Quantity.CATHODE,
+            Quantity.SCREEN,
+            Quantity.SCREEN_DROP,
+            Quantity.GRID,
+            Quantity.CHOKE);
+
+    void keep(BenchSession bench, long at) {
+        Session session = bench.state();
+        UUID id = id(bench.id() + "/round");
+        List<Taken> taken = newest(session);
+        if (taken.stream().noneMatch(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)) {
+            return;
+        }
+        List<Reading> readings = new ArrayList<>();
+        for (Taken r : taken) {
+            OffsetDateTime when = Instant.ofEpochMilli(r.at()).atOffset(ZoneOffset.UTC);
+            readings.add(Reading.of(
+                    id(id + r.quantity().name() + "/" + r.point()),
+                    id,
+                    readings.size(),
+                    r.quantity(),
+                    r.point(),
+                    r.typed(),
+                    when));
+        }
+        Judged judged = Judged.of(session, new Standards(bench.types(), List.of(), Optional.empty()));
+        boolean apart = judged.present()
+                .map(p -> p.sockets().stream()
+                        .anyMatch(s ->
+                                s.question().circumstances().pairing().stale().isPresent()))
+                .orElse(true);
+        boolean reduced = readings.stream()
+                .anyMatch(r -> r.quantity() == Quantity.MAINS
+                        && r.value() < session.plan().amp().mains().lowest());
+        RoundState state = new RoundState(
+                session.plan().meter(),
+                session.plan().reference(),
+                taken.stream().anyMatch(r -> r.context().limiter()),
+                reduced,
+                apart,
+                Optional.empty());
+        OffsetDateTime when = Instant.ofEpochMilli(
+                        taken.stream().mapToLong(Taken::at).max().orElse(at))
+                .atOffset(ZoneOffset.UTC);
+        rounds.keep(
+                id,
+                new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp()),
+                when,
+                state,
+                "from the session “" + session.plan().purpose().words().toLowerCase(java.util.Locale.ROOT) + "”",
+                readings);
+    }
+
+    private static List<Taken> newest(Session session) {
+        int stretch = session.context().stretch();
+        List<Taken> newest = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        List<Taken> holding = session.holding();
+        for (int i = holding.size() - 1; i >= 0; i--) {
+            Taken r = holding.get(i);
+            boolean here = r.context().power() == Power.ON_TUBES_IN
+                    && (r.context().stretch() == stretch
+                            || (r.quantity() == Quantity.MAINS
+                                    && r.context().run() == session.context().run()));
+            if (KEPT.contains(r.quantity()) && here && seen.add(r.quantity() + "/" + r.point())) {
+                newest.add(0, r);
+            }
+        }
+        return newest;
+    }
+
+    private static UUID id(String name) {
+        return UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,292 @@
+package yellowrail.app.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.app.bench.Panel.Line;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.session.Curves;
+import yellowrail.core.session.Drain;
+import yellowrail.core.session.Headroom;
+import yellowrail.core.session.HeaterCheck;
+import yellowrail.core.session.Judged;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.SoakWatch;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.Swing;
+import yellowrail.core.session.Taken;
+import yellowrail.core.soak.Drift;
+import yellowrail.core.soak.Stability;
+
+/** What the readings of a stop mean, one line each. */
+final class Findings {
+    private final Session session;
+    private final Judged judged;
+    private final long now;
+    private final List<Line> lines = new ArrayList<>();
+
+    private Findings(Session session, Judged judged, long now) {
+        this.session = session;
+        this.judged = judged;
+        this.now = now;
+    }
+
+    static List<Line> of(Session session, Judged judged, long now) {
+        Findings findings = new Findings(session, judged, now);
+        findings.collect(session.here());
+        return findings.lines;
+    }
+
+    private void good(String text) {
+        lines.add(new Line("good", "■", text));
+    }
+
+    private void open(String text) {
+        lines.add(new Line("open", "◇", text));
+    }
+
+    private void warm(String text) {
+        lines.add(new Line("warm", "▴", text));
+    }
+
+    private void over(String text) {
+        lines.add(new Line("over", "▲", text));
+    }
+
+    private void collect(Stop here) {
+        // A stop banner stands wherever the amp is under power.
+        boolean on = session.power(now) == Power.ON_TUBES_IN;
+        List<SoakWatch> watches = SoakWatch.of(session, judged);
+        if (on) {
+            watches.stream()
+                    .filter(SoakWatch::stop)
+                    .forEach(w -> over(w.caution().orElseThrow()));
+        }
+        if (session.context().limiter() && here.powered() && here != Stop.TUBES_OUT) {
+            warm("A limiter is in series: everything from here on is provisional.");
+        }
+        if (session.clockWentBack()) {
+            warm("A clock went back during this session: curves are not joined across it.");
+        }
+        switch (here) {
+            case DRAINED, CLOSE -> residuals();
+            case TUBES_OUT -> headroom();
+            case TUBES_IN -> firstCurrent();
+            case MAINS -> heaters();
+            case WARM_UP -> warmth();
+            case MEASURE -> measured();
+            case SOAK -> soak(watches);
+            case PLAY -> power();
+            default -> {}
+        }
+    }
+
+    private void residuals() {
+        Optional<Double> bleeder =
+                session.last(Quantity.BLEEDER_OHMS, "").map(r -> r.typed().value());
+        for (SupplyNode node : session.nodes()) {
+            List<Taken> read = session.residuals(node.name());
+            if (read.isEmpty()) {
+                continue;
+            }
+            Taken last = read.get(read.size() - 1);
+            double volts = Math.abs(last.typed().value());
+            if (volts > session.plan().handsVolts()) {
+                over(node.name() + " holds " + last.typed().echo() + ": hands stay out. "
+                        + Drain.hint(node.name(), volts, session.plan().handsVolts(), node.nodeFarads(), bleeder));
+            } else if (read.size() > 1
+                    && volts > 2 * Math.abs(read.get(0).typed().value())
+                    && volts > 1) {
+                warm(node.name() + " came back from " + read.get(0).typed().echo() + " to "
+                        + last.typed().echo() + ": keep the drain clip on.");
+            }
+        }
+        if (session.locks(now).ohms()) {
+            good("Hands may go in and ohms may be measured.");
+        } else if (session.locks(now).hands()) {
+            open("Hands may go in. " + String.join(" ", session.locks(now).why()));
+        }
+    }
+
+    private void headroom() {
+        for (SupplyNode node : session.nodes()) {
+            session.last(Quantity.UNLOADED, node.name()).ifPresent(r -> {
+                Optional<Double> mains =
+                        session.last(Quantity.MAINS, "").map(m -> m.typed().value());
+                Mains amp = session.plan().amp().mains().at(mains);
+                Headroom headroom = Headroom.of(node, Math.abs(r.typed().value()), amp);
+                switch (headroom.state()) {
+                    case WITHIN -> good(headroom.sentence());
+                    case OVER -> over(headroom.sentence());
+                    case UNKNOWN -> open(headroom.sentence());
+                }
+            });
+        }
+        session.controls().stream().filter(c -> !c.balance()).forEach(control -> {
+            Optional<Taken> cold = session.last(Quantity.GRID_COLDEST, control.name());
+            Optional<Taken> hot = session.last(Quantity.GRID_HOTTEST, control.name());
+            if (cold.isPresent() && hot.isPresent()) {
+                boolean sensible =
+                        cold.get().typed().value() < hot.get().typed().value();
+                String range = control.name() + ": " + cold.get().typed().echo() + " at its coldest to "
+                        + hot.get().typed().echo() + " at its hottest.";
+                if (sensible) {
+                    good(range);
+                } else {
+                    over(range + " The coldest end must be the more negative one: read both again.");
+                }
+            }
+        });
+    }
+
+    private void firstCurrent() {
+        judged.present()
+                .ifPresent(answer -> answer.sockets().forEach(s -> {
+                    if (!s.measured()) {
+                        return;
+                    }
+                    Optional<Double> milli = s.answer().cathodeAmperes().map(e -> 1000 * e.value());
+                    if (milli.isEmpty()) {
+                        open(s.socket().name() + ": this reading gives no current.");
+                    } else if (milli.get() < 1) {
+                        open(s.socket().name() + " draws nothing yet: heater, seat, mute, or bias at its coldest.");
+                    } else {
+                        String volts = s.answer()
+                                .share()
+                                .map(v -> ", " + Show.fixed(100 * v.value(), 0) + " % of the rating")
+                                .orElse("; read plate volts to see its watts");
+                        double ceiling = judged.amp().ceilingShare();
+                        boolean hot = s.answer()
+                                .share()
+                                .filter(v -> v.high() > ceiling)
+                                .isPresent();
+                        String text = s.socket().name() + ": " + Show.fixed(milli.get(), 1) + " mA" + volts + ".";
+                        if (hot) {
+                            over(text + " Above the ceiling: power off.");
+                        } else {
+                            open(text);
+                        }
+                    }
+                }));
+    }
+
+    private void heaters() {
+        Optional<Double> nominal = session.plan().amp().transformers().heaterVolts();
+        for (Taken reading : session.holding()) {
+            boolean loaded = reading.quantity() == Quantity.HEATER;
+            if (!loaded && reading.quantity() != Quantity.HEATER_UNLOADED) {
+                continue;
+            }
+            HeaterCheck check = HeaterCheck.of(
+                    reading.typed().value(),
+                    loaded,
+                    nominal,
+                    session.plan().heaterAmber(),
+                    session.plan().heaterRed());
+            String at = mainsNear(reading)
+                    .map(m -> "At " + m.typed().echo() + " mains: ")
+                    .orElse("Mains not recorded: ");
+            switch (check.state()) {
+                case WITHIN -> good(at + check.sentence());
+                case AMBER -> warm(at + check.sentence());
+                case RED -> over(at + check.sentence());
+                case NOT_JUDGED -> open(at + check.sentence());
+            }
+        }
+        session.last(Quantity.MAINS, "").ifPresent(m -> {
+            Mains mains = session.plan().amp().mains();
+            double volts = m.typed().value();
+            if (volts < mains.lowest()) {
+                warm(m.typed().echo() + " is below what this amp lives on (" + Show.si(mains.lowest(), Unit.VOLT, 3)
+                        + " at lowest): readings at it are provisional.");
+            } else if (volts > mains.highest()) {
+                warm(m.typed().echo() + " is above the highest mains given for this amp, "
+                        + Show.si(mains.highest(), Unit.VOLT, 3) + ".");
+            }
+        });
+    }
+
+    private Optional<Taken> mainsNear(Taken reading) {
+        return session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS
+                        && r.context().run() == reading.context().run()
+                        && r.at() <= reading.at() + 60_000)
+                .reduce((a, b) -> b);
+    }
+
+    private void warmth() {
+        for (Stability stability : Curves.of(session).warmth(now)) {
+            if (stability.stable()) {
+                good(stability.sentence());
+            } else {
+                open(stability.sentence());
+            }
+        }
+    }
+
+    private void measured() {
+        RoundAnswer answer = judged.present().orElse(null);
+        if (answer == null) {
+            return;
+        }
+        answer.warnings().forEach(this::over);
+        answer.balances()
+                .forEach(b -> open("Channel " + b.channel() + ": side A " + Show.si(b.sideA(), Unit.AMPERE, 3)
+                        + ", side B " + Show.si(b.sideB(), Unit.AMPERE, 3) + ", "
+                        + Show.fixed(100 * b.imbalance(), 1) + " % apart."));
+        Swing.of(session, judged).ifPresent(swing -> {
+            if (swing.symmetric()) {
+                good(swing.sentence());
+            } else {
+                warm(swing.sentence());
+            }
+        });
+        judged.directions().conflicts().forEach(this::over);
+        judged.directions()
+                .verified()
+                .forEach(c -> good(c + ": " + judged.directions().known().get(c).words() + " (verified by readings)."));
+        answer.sockets()
+                .forEach(s -> s.answer().slips().forEach(slip -> warm(s.socket().name() + ": " + slip.question())));
+        judged.mainsExponent()
+                .ifPresent(x -> open("This amp's own mains exponent, from two mains voltages at one setting: "
+                        + Show.significant(x, 2) + "."));
+    }
+
+    private void soak(List<SoakWatch> watches) {
+        for (SoakWatch watch : watches) {
+            if (watch.stop()) {
+                continue;
+            }
+            String ceiling = watch.minutesToCeiling()
+                    .map(m -> " At this rate the ceiling is " + Show.fixed(m, 0) + " min away.")
+                    .orElse("");
+            if (watch.drift().kind().rising()) {
+                warm(watch.caution().orElseThrow() + ceiling);
+            } else if (watch.drift().kind() == Drift.Kind.STEADY) {
+                good(watch.drift().sentence());
+            } else {
+                open(watch.drift().sentence() + ceiling);
+            }
+        }
+        SoakWatch.swap(session).ifPresent(this::open);
+    }
+
+    private void power() {
+        Optional<Taken> volts = session.last(Quantity.OUTPUT_VOLTS, "");
+        Optional<Taken> load = session.last(Quantity.LOAD_OHMS, "");
+        if (volts.isPresent() && load.isPresent()) {
+            double watts = volts.get().typed().value()
+                    * volts.get().typed().value()
+                    / load.get().typed().value();
+            open("Output: " + volts.get().typed().echo() + " across "
+                    + load.get().typed().echo() + " is " + Show.significant(watts, 3)
+                    + " W (V²/R; of a sine, with the load's nominal ohms).");
+        }
+    }
+}

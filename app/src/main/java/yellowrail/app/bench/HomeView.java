@@ -1,0 +1,156 @@
+package yellowrail.app.bench;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.core.idle.Verdict;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.session.Proof;
+
+/** What is on the bench: sessions in progress, checks due, and amps by their last verdict. */
+@Component
+class HomeView {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
+
+    /** Graver first. */
+    private static final List<Verdict.Place> GRAVE = List.of(
+            Verdict.Place.ABOVE_RATING,
+            Verdict.Place.ABOVE_CEILING,
+            Verdict.Place.UNKNOWN,
+            Verdict.Place.ABOVE_WINDOW,
+            Verdict.Place.BELOW_WINDOW,
+            Verdict.Place.NO_TARGET,
+            Verdict.Place.IN_WINDOW);
+
+    /** All of it. */
+    record Home(List<Running> running, List<Due> due, List<AmpRow> amps) {}
+
+    /** A session in progress. */
+    record Running(UUID id, String amp, String purpose, String stop, int done, int of, boolean stopped, long lastAt) {}
+
+    /** A check that is due, or will be. */
+    record Due(UUID ampId, String amp, String day, String words, boolean overdue) {}
+
+    /** An amp with its last verdict. */
+    record AmpRow(
+            UUID id, String name, String verdict, String tone, String mark, String when, String sheet, UUID sheetId) {}
+
+    /** A session of an amp. */
+    record Past(UUID id, String when, String purpose, String state, boolean signed) {}
+
+    private final SessionStore sessions;
+    private final AmpStore amps;
+    private final RoundStore rounds;
+    private final SettingStore settings;
+
+    HomeView(SessionStore sessions, AmpStore amps, RoundStore rounds, SettingStore settings) {
+        this.sessions = sessions;
+        this.amps = amps;
+        this.rounds = rounds;
+        this.settings = settings;
+    }
+
+    Home now() {
+        List<Running> running = sessions.open().stream()
+                .map(id -> sessions.look(id, HomeView::running))
+                .toList();
+        Map<UUID, Amp> byId = new HashMap<>();
+        amps.all().forEach(a -> byId.put(a.id(), a));
+        Map<UUID, IssuedRow> issued = new HashMap<>();
+        sessions.newestIssued().forEach(i -> issued.put(i.ampId(), i));
+        LocalDate today = LocalDate.now();
+        List<Due> due = issued.values().stream()
+                .sorted((a, b) -> a.recheckOn().compareTo(b.recheckOn()))
+                .filter(i -> byId.containsKey(i.ampId()))
+                .map(i -> due(byId.get(i.ampId()), i, today))
+                .toList();
+        return new Home(running, due, ampRows(byId, issued));
+    }
+
+    private static Running running(BenchSession s) {
+        int done = (int) s.state().stops().stream()
+                .filter(stop -> s.state().marks().containsKey(stop))
+                .count();
+        return new Running(
+                s.id(),
+                s.state().plan().amp().name(),
+                s.state().plan().purpose().words(),
+                s.state().here().words(),
+                done,
+                s.state().stops().size(),
+                s.state().stopped(),
+                s.state().lastAt());
+    }
+
+    private static Due due(Amp amp, IssuedRow row, LocalDate today) {
+        boolean overdue = !row.recheckOn().isAfter(today);
+        return new Due(
+                amp.id(),
+                amp.description().name(),
+                row.recheckOn().format(DAY),
+                overdue
+                        ? "due since " + row.recheckOn().format(DAY)
+                        : "due on " + row.recheckOn().format(DAY),
+                overdue);
+    }
+
+    private List<AmpRow> ampRows(Map<UUID, Amp> byId, Map<UUID, IssuedRow> issued) {
+        Map<UUID, Round> newest = rounds.newest();
+        record Ranked(int rank, AmpRow row) {}
+        List<Ranked> rows = new ArrayList<>();
+        for (Amp amp : byId.values()) {
+            Optional<RoundAnswer> answer =
+                    Optional.ofNullable(newest.get(amp.id())).map(r -> r.judged(settings.windows()));
+            Verdict.Place place = answer.map(a -> a.verdict().place()).orElse(Verdict.Place.UNKNOWN);
+            Tone tone = answer.map(a -> Tone.of(a.verdict())).orElse(Tone.UNKNOWN);
+            IssuedRow sheet = issued.get(amp.id());
+            rows.add(new Ranked(
+                    GRAVE.indexOf(place),
+                    new AmpRow(
+                            amp.id(),
+                            amp.description().name(),
+                            answer.map(a -> a.verdict().words()).orElse("never measured"),
+                            tone.css(),
+                            tone.mark(),
+                            Optional.ofNullable(newest.get(amp.id()))
+                                    .map(r -> r.takenAt().format(DAY))
+                                    .orElse(""),
+                            sheet == null
+                                    ? ""
+                                    : Proof.State.valueOf(sheet.state()).words(),
+                            sheet == null ? null : sheet.sessionId())));
+        }
+        rows.sort((a, b) -> a.rank() != b.rank()
+                ? Integer.compare(a.rank(), b.rank())
+                : a.row().name().compareToIgnoreCase(b.row().name()));
+        return rows.stream().map(Ranked::row).toList();
+    }
+
+    List<Past> ofAmp(UUID ampId) {
+        return sessions.ofAmp(ampId).stream()
+                .map(id -> sessions.look(id, s -> {
+                    Optional<IssuedRow> issued = sessions.issued(id);
+                    return new Past(
+                            id,
+                            s.startedAt().format(DAY),
+                            s.state().plan().purpose().words(),
+                            issued.map(i -> Proof.State.valueOf(i.state()).words())
+                                    .orElse("at " + s.state().here().words()),
+                            issued.isPresent());
+                }))
+                .toList();
+    }
+}

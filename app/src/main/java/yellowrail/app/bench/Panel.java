@@ -1,0 +1,109 @@
+package yellowrail.app.bench;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import yellowrail.app.pictures.DriftChart;
+import yellowrail.app.pictures.WattStrip;
+import yellowrail.core.idle.Formula;
+import yellowrail.core.session.Locks;
+import yellowrail.core.session.NextStep;
+
+/** All that the session's page shows at one moment. */
+record Panel(
+        UUID id,
+        UUID ampId,
+        String amp,
+        String purpose,
+        int seq,
+        String by,
+        boolean stopped,
+        boolean emergency,
+        String power,
+        String powerKey,
+        boolean limiter,
+        String mains,
+        RailView rail,
+        NextStep next,
+        List<String> missing,
+        List<String> cautions,
+        List<Tick> ticks,
+        List<Asks.Group> asks,
+        List<Line> alarms,
+        List<Line> findings,
+        Locks locks,
+        List<Choice> sockets,
+        List<Choice> controls,
+        List<Choice> windows,
+        List<TubeRow> tubes,
+        Rounds rounds,
+        List<Gap> notKnown,
+        List<ReadingRow> log,
+        Optional<DriftChart> chart,
+        Turn turn,
+        Optional<Listening> listening,
+        Optional<SignOff> signOff,
+        List<String> changes) {
+    /** Something to confirm. */
+    record Tick(String check, String point, String words, boolean done) {}
+
+    /** A finding with its tone. */
+    record Line(String tone, String mark, String text) {}
+
+    /** A choice of a list. */
+    record Choice(String value, String words, boolean chosen) {}
+
+    /** One tube as it stands now. */
+    record TubeRow(
+            String socket,
+            String under,
+            String watts,
+            String percent,
+            String verdict,
+            String tone,
+            String mark,
+            Optional<WattStrip> strip,
+            String provenance,
+            String normalised,
+            List<String> reasons,
+            List<Formula> formulas) {}
+
+    /** The rounds of the session. */
+    record Rounds(List<String> points, List<RoundLine> lines, String supply) {}
+
+    /** One round. */
+    record RoundLine(int number, long at, List<String> currents, String volts, String mains, String verdict) {}
+
+    /** Something not known yet. */
+    record Gap(String what, String effect, String sentence) {}
+
+    /** A reading of the log. */
+    record ReadingRow(
+            String id,
+            String what,
+            String quantity,
+            String point,
+            String echo,
+            String raw,
+            long at,
+            boolean holds,
+            String reason) {}
+
+    /** The turn advised and what belongs to it. */
+    record Turn(
+            String target,
+            String watched,
+            Double stopAt,
+            List<String> remarks,
+            List<Formula> formulas,
+            List<String> resistor) {}
+
+    /** Settings listened to; values are empty while hidden. */
+    record Listening(boolean hidden, String chosen, List<Setting> settings) {}
+
+    /** One labelled setting. */
+    record Setting(String label, String values, List<String> heard) {}
+
+    /** What the sheet will say. */
+    record SignOff(String state, List<String> open, List<String> tiers) {}
+}

@@ -1,0 +1,415 @@
+package yellowrail.app.bench;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.app.pictures.DriftChart;
+import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.adjust.Preferred;
+import yellowrail.core.adjust.SupplySag;
+import yellowrail.core.idle.Formula;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.Check;
+import yellowrail.core.session.Curves;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Judged;
+import yellowrail.core.session.MainsFan;
+import yellowrail.core.session.NextStep;
+import yellowrail.core.session.Outcome;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Standards;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.Taken;
+import yellowrail.core.soak.Sample;
+import yellowrail.core.target.Target.Window;
+
+/** Makes the session's page from its state. */
+final class Panels {
+    private final BenchSession bench;
+    private final Session session;
+    private final Standards standards;
+    private final Judged judged;
+    private final long now;
+
+    private Panels(BenchSession bench, Standards standards, long now) {
+        this.bench = bench;
+        this.session = bench.state();
+        this.standards = standards;
+        this.judged = Judged.of(session, standards);
+        this.now = now;
+    }
+
+    /** @param before echoes of the session before this one, by quantity and point */
+    static Panel of(BenchSession bench, Standards standards, Map<String, String> before, long now) {
+        return new Panels(bench, standards, now).panel(before);
+    }
+
+    private Panel panel(Map<String, String> before) {
+        Stop here = session.here();
+        var locks = session.locks(now);
+        List<Panel.Line> findings = Findings.of(session, judged, now);
+        boolean signing = here == Stop.SIGN_OFF;
+        Outcome outcome = signing ? Outcome.of(session, judged) : null;
+        return new Panel(
+                bench.id(),
+                bench.ampId(),
+                session.plan().amp().name(),
+                session.plan().purpose().words(),
+                bench.seq(),
+                session.signed().map(Event.SignedOff::by).orElse(""),
+                session.stopped(),
+                Cautions.emergencyBelongs(session, now),
+                session.power(now).words(),
+                session.power(now).name(),
+                session.context().limiter(),
+                session.last(Quantity.MAINS, "").map(r -> r.typed().echo()).orElse("not read"),
+                RailView.of(session),
+                NextStep.of(session, judged, now),
+                session.missing(here, now),
+                Cautions.of(session),
+                ticks(here),
+                new Asks(session, before, !locks.ohms()).of(here),
+                findings.stream().filter(Panels::alarming).toList(),
+                findings.stream().filter(f -> !alarming(f)).toList(),
+                locks,
+                session.sockets().stream()
+                        .map(s -> new Panel.Choice(s, s, false))
+                        .toList(),
+                session.controls().stream().map(this::control).toList(),
+                windows(),
+                tubes(here),
+                rounds(),
+                judged.notKnown().stream().map(Panels::gap).toList(),
+                log(),
+                chart(here),
+                turn(),
+                listening(),
+                Optional.ofNullable(outcome)
+                        .map(o -> new Panel.SignOff(
+                                o.proof().state().words(), o.proof().open(), Sheets.tiers(session))),
+                outcome == null ? yellowrail.core.session.ChangeLog.of(session) : outcome.changes());
+    }
+
+    /** What must not be overlooked stands above the fields. */
+    private static boolean alarming(Panel.Line line) {
+        return line.tone().equals("over") || line.tone().equals("warm");
+    }
+
+    private Panel.Choice control(Control control) {
+        Control.Direction direction =
+                judged.directions().known().getOrDefault(control.name(), Control.Direction.UNKNOWN);
+        return new Panel.Choice(control.name(), direction.words(), false);
+    }
+
+    private List<Panel.Choice> windows() {
+        String aim = judged.amp().target();
+        return standards.windows().stream()
+                .map(w -> new Panel.Choice(
+                        w.name(), w.name() + ", " + span(w), w.name().equals(aim)))
+                .toList();
+    }
+
+    static String span(Window window) {
+        return Show.plain(100 * window.low(), 3) + "–" + Show.plain(100 * window.high(), 3) + " %";
+    }
+
+    private List<Panel.Tick> ticks(Stop here) {
+        List<Panel.Tick> ticks = new ArrayList<>();
+        for (Check check : Check.values()) {
+            boolean quiet =
+                    check == Check.QUIRKS && session.plan().amp().quirks().isBlank();
+            boolean belongs = check.stop() == here
+                    || (check == Check.TUBES_COOL
+                            && (here == Stop.DRAINED || here == Stop.TUBES_IN || here == Stop.CLOSE))
+                    || (check == Check.METER_PROVEN && here == Stop.CLOSE);
+            boolean control = (check == Check.COLDEST || check == Check.FAIL_COLD)
+                    && session.controls().isEmpty();
+            if (!belongs || quiet || control) {
+                continue;
+            }
+            if (check == Check.GLOWS) {
+                session.sockets()
+                        .forEach(s -> ticks.add(
+                                new Panel.Tick(check.name(), s, s + ": its heater glows.", session.ticked(check, s))));
+            } else {
+                String words =
+                        check == Check.QUIRKS ? "Read: " + session.plan().amp().quirks() : check.words();
+                ticks.add(new Panel.Tick(check.name(), "", words, session.ticked(check, "")));
+            }
+        }
+        return ticks;
+    }
+
+    private static Panel.Gap gap(yellowrail.core.idle.Missing missing) {
+        String effect = Double.isInfinite(missing.effect())
+                ? "everything"
+                : "up to " + Show.plain(Math.round(100 * missing.effect()), 3) + " %";
+        return new Panel.Gap(missing.what(), effect, missing.sentence());
+    }
+
+    private List<Panel.TubeRow> tubes(Stop here) {
+        boolean shown = here == Stop.MEASURE || here == Stop.SOAK || here == Stop.PLAY || here == Stop.WARM_UP;
+        if (!shown || hidden()) {
+            return List.of();
+        }
+        return judged.present()
+                .map(p -> p.sockets().stream()
+                        .sorted(Comparator.comparing(
+                                (SocketAnswer s) -> !s.socket().name().equals(p.worst())))
+                        .map(s -> tube(s, p))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    private Panel.TubeRow tube(SocketAnswer s, RoundAnswer present) {
+        var answer = s.answer();
+        Tone tone = s.measured() ? Tone.of(answer.verdict()) : Tone.UNKNOWN;
+        String name = s.socket().name();
+        return new Panel.TubeRow(
+                name,
+                s.socket().tubeType()
+                        + (session.tube(name).isEmpty() ? "" : " · " + session.tube(name))
+                        + (name.equals(present.worst()) && present.sockets().size() > 1 ? " · leads" : ""),
+                answer.plateWatts()
+                        .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
+                        .orElse("–"),
+                answer.share()
+                        .map(v -> Show.plusMinus(100 * v.value(), 100 * v.likely()) + " %")
+                        .orElse(""),
+                s.measured() ? answer.verdict().words() : "not read",
+                tone.css(),
+                tone.mark(),
+                s.measured()
+                        ? WattStrip.of(answer, judged.window(), judged.amp().ceilingShare(), name)
+                        : Optional.empty(),
+                provenance(s),
+                normalised(name),
+                answer.verdict().reasons(),
+                answer.formulas());
+    }
+
+    private static String provenance(SocketAnswer s) {
+        String volts = s.question()
+                .plate()
+                .volts()
+                .map(v -> "Plate at " + v.echo() + " "
+                        + s.question().plate().reference().words()
+                        + (s.voltsFrom().equals(s.socket().name()) ? "" : " (read at " + s.voltsFrom() + ")") + "; ")
+                .orElse("Plate volts not read; ");
+        String meter = s.question()
+                .reading()
+                .map(r -> "the meter showed " + r.echo() + " "
+                        + s.question().method().words() + ".")
+                .orElse("no current read.");
+        return volts + meter;
+    }
+
+    /** Watts carried to nominal mains, where the mains is off it. */
+    private String normalised(String socket) {
+        return judged.fans().stream()
+                .filter(f -> f.socket().equals(socket))
+                .findFirst()
+                .flatMap(MainsFan::nominal)
+                .map(w -> "≈ " + Show.significant(w, 3) + " W at "
+                        + Show.si(session.plan().amp().mains().nominal(), Unit.VOLT, 3) + " mains, estimate")
+                .orElse("");
+    }
+
+    private Panel.Rounds rounds() {
+        List<String> points =
+                session.plan().amp().groups().stream().map(g -> g.name()).toList();
+        List<Panel.RoundLine> lines = new ArrayList<>();
+        for (Judged.JudgedRound judgedRound : judged.rounds()) {
+            List<String> currents = new ArrayList<>();
+            for (String point : points) {
+                currents.add(session.plan().amp().groups().stream()
+                        .filter(g -> g.name().equals(point))
+                        .flatMap(g ->
+                                Judged.socket(judgedRound.answer(), g.sockets().get(0)).stream())
+                        .filter(SocketAnswer::measured)
+                        .flatMap(s -> s.answer().cathodeAmperes().stream())
+                        .map(e -> Show.fixed(1000 * e.value(), 1))
+                        .findFirst()
+                        .orElse("–"));
+            }
+            lines.add(
+                    0,
+                    new Panel.RoundLine(
+                            judgedRound.round().number(),
+                            judgedRound.round().at(),
+                            hidden() ? points.stream().map(p -> "hidden").toList() : currents,
+                            judgedRound.round().readings().plate().values().stream()
+                                    .findFirst()
+                                    .map(v -> Show.fixed(v.value(), 0))
+                                    .orElse("–"),
+                            judgedRound
+                                    .round()
+                                    .readings()
+                                    .mains()
+                                    .map(m -> Show.fixed(m, 0))
+                                    .orElse("–"),
+                            judgedRound.answer().verdict().words()));
+        }
+        String supply = judged.sag() instanceof SupplySag.Known known ? known.words() : "";
+        return new Panel.Rounds(points, lines, supply);
+    }
+
+    private List<Panel.ReadingRow> log() {
+        List<Panel.ReadingRow> rows = new ArrayList<>();
+        for (Taken reading : session.readings()) {
+            rows.add(
+                    0,
+                    new Panel.ReadingRow(
+                            reading.id(),
+                            reading.quantity().words() + (reading.point().isEmpty() ? "" : " " + reading.point()),
+                            reading.quantity().name(),
+                            reading.point(),
+                            reading.typed().echo(),
+                            reading.typed().raw(),
+                            reading.at(),
+                            !session.superseded(reading.id()),
+                            reading.reason()));
+        }
+        return rows;
+    }
+
+    private Optional<DriftChart> chart(Stop here) {
+        if ((here != Stop.SOAK && here != Stop.WARM_UP && here != Stop.PLAY) || hidden()) {
+            return Optional.empty();
+        }
+        long start = session.startedAt();
+        List<DriftChart.Curve> curves = new ArrayList<>();
+        for (Curves.Curve curve : Curves.of(session).all()) {
+            List<Sample> samples = new ArrayList<>();
+            for (int i = 0; i < curve.sinceOn().size() && i < curve.taken().size(); i++) {
+                samples.add(new Sample(
+                        (curve.taken().get(i).at() - start) / 60_000.0,
+                        curve.sinceOn().get(i).amperes()));
+            }
+            curves.add(new DriftChart.Curve(curve.point(), curve.stretch(), samples));
+        }
+        List<DriftChart.MainsPoint> mains = session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS)
+                .map(r -> new DriftChart.MainsPoint(
+                        (r.at() - start) / 60_000.0, r.typed().value()))
+                .toList();
+        return curves.isEmpty() ? Optional.empty() : Optional.of(DriftChart.of(curves, mains));
+    }
+
+    private Panel.Turn turn() {
+        String target = judged.window()
+                .map(w -> w.name() + ", " + span(w))
+                .orElse(judged.amp().target());
+        if (session.here() != Stop.MEASURE) {
+            return new Panel.Turn(target, "", null, List.of(), List.of(), List.of());
+        }
+        Advice advice = judged.advice();
+        if (advice instanceof Advice.Turn turn) {
+            return new Panel.Turn(
+                    target, turn.point(), turn.stopAt().value(), turn.remarks(), turn.formulas(), List.of());
+        }
+        if (advice instanceof Advice.Fit fit) {
+            List<Formula> formulas = fit.fit().formulas();
+            return new Panel.Turn(target, fit.point(), null, List.of(), formulas, resistor(fit));
+        }
+        return new Panel.Turn(target, "", null, List.of(), List.of(), List.of());
+    }
+
+    private List<String> resistor(Advice.Fit advice) {
+        var fit = advice.fit();
+        List<String> lines = new ArrayList<>();
+        lines.add("Nearest preferred values: " + ohms(fit.e12()) + " (E12), " + ohms(fit.e24()) + " (E24), "
+                + ohms(fit.e96()) + " (E96).");
+        lines.add("If the cathode volts stayed, " + ohms(fit.constantVolts())
+                + ": the outer bound, since they go with the current.");
+        lines.add("Cathode about " + Show.si(fit.cathodeVolts(), Unit.VOLT, 3) + ", "
+                + Show.significant(fit.idleWatts(), 2) + " W in the resistor at idle: rate it "
+                + Show.plain(fit.ratingWatts(), 3) + " W or more, the bypass capacitor "
+                + Show.significant(fit.bypassVolts(), 2) + " V or more.");
+        List<Double> drawer = Sheets.drawer(session);
+        if (!drawer.isEmpty()) {
+            lines.add("From your drawer: "
+                    + String.join(
+                            "; ",
+                            Preferred.fromDrawer(fit.ohms().orElse(fit.constantVolts()), drawer).stream()
+                                    .map(m -> m.words() + " = " + Show.si(m.ohms(), Unit.OHM, 3))
+                                    .toList())
+                    + ".");
+        }
+        return lines;
+    }
+
+    private static String ohms(double value) {
+        return Show.siPlain(value, Unit.OHM, 3);
+    }
+
+    /** Whether the setting listened to is hidden until a choice is made. */
+    private boolean hidden() {
+        boolean hidden = false;
+        for (Entry entry : session.entries()) {
+            if (entry.event() instanceof Event.Labelled label) {
+                hidden = label.blind();
+            } else if (entry.event() instanceof Event.Chose) {
+                hidden = false;
+            }
+        }
+        return hidden;
+    }
+
+    private Optional<Panel.Listening> listening() {
+        Map<String, String> values = new LinkedHashMap<>();
+        Map<String, List<String>> heard = new LinkedHashMap<>();
+        String chosen = "";
+        Session soFar = new Session(session.plan());
+        for (Entry entry : session.entries()) {
+            if (entry.event() instanceof Event.Labelled label) {
+                values.put(label.label(), setting(soFar));
+            } else if (entry.event() instanceof Event.Heard note) {
+                heard.computeIfAbsent(note.label(), l -> new ArrayList<>()).add(note.text());
+            } else if (entry.event() instanceof Event.Chose choice) {
+                chosen = choice.label();
+            }
+            soFar.apply(entry);
+        }
+        if (values.isEmpty()) {
+            return Optional.empty();
+        }
+        boolean hidden = hidden();
+        return Optional.of(new Panel.Listening(
+                hidden,
+                chosen,
+                values.entrySet().stream()
+                        .map(e -> new Panel.Setting(
+                                e.getKey(),
+                                hidden ? "hidden until you choose" : e.getValue(),
+                                heard.getOrDefault(e.getKey(), List.of())))
+                        .toList()));
+    }
+
+    private String setting(Session then) {
+        return Judged.of(then, standards)
+                .present()
+                .map(p -> String.join(
+                        ", ",
+                        p.sockets().stream()
+                                .filter(SocketAnswer::measured)
+                                .map(s -> s.socket().name() + " "
+                                        + s.answer()
+                                                .share()
+                                                .map(v -> Show.fixed(100 * v.value(), 0) + " %")
+                                                .orElse("?"))
+                                .toList()))
+                .orElse("not read");
+    }
+}

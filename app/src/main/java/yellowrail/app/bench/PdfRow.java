@@ -1,0 +1,4 @@
+package yellowrail.app.bench;
+
+/** The bytes of an issued sheet. */
+record PdfRow(byte[] pdf) {}

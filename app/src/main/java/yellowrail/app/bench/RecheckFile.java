@@ -1,0 +1,35 @@
+package yellowrail.app.bench;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.LocalDate;
+import java.util.UUID;
+import net.fortuna.ical4j.data.CalendarOutputter;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.Description;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+
+/** The next check as a calendar file (RFC 5545). */
+final class RecheckFile {
+    private RecheckFile() {}
+
+    static byte[] of(UUID session, String amp, LocalDate day, String what) {
+        VEvent event = new VEvent(day, "Check the idle of " + amp);
+        event.add(new Uid(session + "@yellow-rail"));
+        event.add(new Description(what));
+        Calendar calendar = new Calendar();
+        calendar.add(new ProdId("-//Yellow Rail//EN"));
+        calendar.add(ImmutableVersion.VERSION_2_0);
+        calendar.add(event);
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            new CalendarOutputter(false).output(calendar, out);
+            return out.toByteArray();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

@@ -1,0 +1,250 @@
+package yellowrail.app.bench;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.core.type.TypeReference;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.json.CoreJson;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.NotThere;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Plan;
+import yellowrail.core.session.Session;
+import yellowrail.core.tube.TubeType;
+
+/**
+ * Sessions: their events are appended, never changed. The state is kept in memory as far as the events are known and
+ * caught up from the database, so that several instances can serve one session.
+ */
+@Service
+public class SessionStore {
+    /** The event may not happen now; the sentence says why. */
+    public static class Refused extends RuntimeException {
+        public Refused(String sentence) {
+            super(sentence);
+        }
+    }
+
+    /** The same id was sent with other content. */
+    public static class StoredDifferently extends RuntimeException {
+        StoredDifferently() {
+            super("This entry was already stored with other content. Nothing was overwritten.");
+        }
+    }
+
+    /** What an event became: its number and time, and whether it was already known. */
+    public record Stored(int seq, long at, boolean repeated) {}
+
+    private static final TypeReference<LinkedHashMap<String, String>> HASHES = new TypeReference<>() {};
+    private static final int KEPT_IN_MEMORY = 64;
+
+    private static final class Live {
+        private final SessionRow row;
+        private final Map<String, TubeType> types;
+        private Session state;
+        private int seq;
+
+        Live(SessionRow row, Map<String, TubeType> types, Session state) {
+            this.row = row;
+            this.types = types;
+            this.state = state;
+        }
+    }
+
+    private final SessionMapper mapper;
+    private final TubeStore tubes;
+    private final CoreJson json;
+    private final TransactionTemplate transactions;
+    private final SheetIssuer issuer;
+    private final Hub hub;
+    private final Map<UUID, Live> live = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<UUID, Live> eldest) {
+            return size() > KEPT_IN_MEMORY;
+        }
+    };
+
+    SessionStore(
+            SessionMapper mapper,
+            TubeStore tubes,
+            CoreJson json,
+            TransactionTemplate transactions,
+            SheetIssuer issuer,
+            Hub hub) {
+        this.mapper = mapper;
+        this.tubes = tubes;
+        this.json = json;
+        this.transactions = transactions;
+        this.issuer = issuer;
+        this.hub = hub;
+    }
+
+    /** Begins a session; the same id begins it once. */
+    public UUID begin(UUID id, Amp amp, Plan plan) {
+        return begin(id, amp, plan, OffsetDateTime.now(ZoneOffset.UTC));
+    }
+
+    /** Begins a session at a time; the same id begins it once. */
+    public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
+        Map<String, String> types = tubes.snapshots(plan.amp().tubeTypes());
+        mapper.insertSession(new SessionRow(
+                id, amp.id(), amp.version(), plan.purpose().name(), json.write(plan), json.write(types), startedAt));
+        return id;
+    }
+
+    /**
+     * Appends an event, once for each id.
+     *
+     * @throws Refused when it may not happen in the session's state
+     * @throws StoredDifferently when the id holds another event
+     */
+    public Stored append(UUID sessionId, Entry entry) {
+        Live session = live(sessionId);
+        Stored stored;
+        synchronized (session) {
+            try {
+                stored = transactions.execute(status -> insert(session, entry));
+            } catch (DuplicateKeyException raced) {
+                throw new StoredDifferently();
+            } catch (RuntimeException failed) {
+                forgetUncertain(sessionId, session);
+                throw failed;
+            }
+            if (!stored.repeated()) {
+                session.state.apply(entry);
+                session.seq = stored.seq();
+            }
+        }
+        if (!stored.repeated()) {
+            hub.changed(sessionId, stored.seq());
+        }
+        return stored;
+    }
+
+    /** After a failed write nobody knows what was stored: the state is read anew from the database. */
+    private void forgetUncertain(UUID id, Live session) {
+        synchronized (live) {
+            live.remove(id, session);
+        }
+    }
+
+    private Stored insert(Live session, Entry entry) {
+        UUID sessionId = session.row.id();
+        UUID id = UUID.fromString(entry.id());
+        mapper.lock(sessionId).orElseThrow(() -> new NotThere("session " + sessionId));
+        Optional<EventRow> known = mapper.event(id);
+        String body = json.writeEvent(entry.event());
+        if (known.isPresent()) {
+            boolean same = known.get().sessionId().equals(sessionId)
+                    && json.readEvent(known.get().body()).equals(entry.event());
+            if (!same) {
+                throw new StoredDifferently();
+            }
+            return new Stored(known.get().seq(), known.get().happenedAt(), true);
+        }
+        catchUp(session);
+        session.state.refusal(entry).ifPresent(why -> {
+            throw new Refused(why);
+        });
+        int seq = session.seq + 1;
+        mapper.insertEvent(new EventRow(
+                id, sessionId, seq, entry.event().getClass().getSimpleName(), body, entry.at(), entry.device()));
+        if (entry.event() instanceof Event.SignedOff) {
+            List<Entry> all = new java.util.ArrayList<>(session.state.entries());
+            all.add(entry);
+            issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, entry.at());
+        }
+        return new Stored(seq, entry.at(), false);
+    }
+
+    private void catchUp(Live session) {
+        for (EventRow row : mapper.events(session.row.id(), session.seq)) {
+            session.state.apply(entry(row));
+            session.seq = row.seq();
+        }
+    }
+
+    private Entry entry(EventRow row) {
+        return new Entry(row.id().toString(), row.happenedAt(), row.device(), json.readEvent(row.body()));
+    }
+
+    /** Looks at a session in its present state; nothing of the state may be kept. */
+    public <T> T look(UUID id, Function<BenchSession, T> view) {
+        Live session = live(id);
+        synchronized (session) {
+            catchUp(session);
+            return view.apply(snapshot(session, session.state, session.seq));
+        }
+    }
+
+    private static BenchSession snapshot(Live session, Session state, int seq) {
+        return new BenchSession(
+                session.row.id(),
+                session.row.ampId(),
+                session.row.ampVersion(),
+                session.row.startedAt(),
+                session.types,
+                state,
+                seq);
+    }
+
+    private Live live(UUID id) {
+        synchronized (live) {
+            Live known = live.get(id);
+            if (known != null) {
+                return known;
+            }
+        }
+        SessionRow row = mapper.session(id).orElseThrow(() -> new NotThere("session " + id));
+        Live fresh = new Live(
+                row, tubes.behind(json.read(row.types(), HASHES)), new Session(json.read(row.plan(), Plan.class)));
+        synchronized (live) {
+            return live.computeIfAbsent(id, i -> fresh);
+        }
+    }
+
+    /** Ids of the sessions that are not signed, last worked on first. */
+    public List<UUID> open() {
+        return mapper.open().stream().map(SessionRow::id).toList();
+    }
+
+    /** Ids of an amp's sessions, newest first. */
+    public List<UUID> ofAmp(UUID ampId) {
+        return mapper.ofAmp(ampId).stream().map(SessionRow::id).toList();
+    }
+
+    /** Ids of an amp's sessions begun before this one, newest first. */
+    public List<UUID> before(BenchSession session) {
+        return mapper.ofAmp(session.ampId()).stream()
+                .filter(r -> r.startedAt().isBefore(session.startedAt()) && !r.id().equals(session.id()))
+                .map(SessionRow::id)
+                .toList();
+    }
+
+    public Optional<IssuedRow> issued(UUID id) {
+        return mapper.issued(id);
+    }
+
+    /** The newest issued sheet of every amp that has one. */
+    public List<IssuedRow> newestIssued() {
+        return mapper.newestIssued();
+    }
+
+    public Optional<String> issuedHtml(UUID id) {
+        return mapper.issuedHtml(id);
+    }
+
+    public Optional<byte[]> issuedPdf(UUID id) {
+        return mapper.issuedPdf(id).map(PdfRow::pdf);
+    }
+}

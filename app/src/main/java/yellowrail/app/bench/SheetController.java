@@ -1,0 +1,107 @@
+package yellowrail.app.bench;
+
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
+import yellowrail.app.json.CoreJson;
+
+/** Sheets as issued, the card for inside the chassis, the calendar file and the readings as a table. */
+@Controller
+class SheetController {
+    private final SessionStore sessions;
+    private final SheetIssuer issuer;
+    private final CoreJson json;
+    private final ITemplateEngine templates;
+    private final Pdf pdf;
+
+    SheetController(SessionStore sessions, SheetIssuer issuer, CoreJson json, ITemplateEngine templates, Pdf pdf) {
+        this.sessions = sessions;
+        this.issuer = issuer;
+        this.json = json;
+        this.templates = templates;
+        this.pdf = pdf;
+    }
+
+    /** The sheet as issued, or, before it is signed, what it would say now. */
+    @GetMapping("/bench/{id}/sheet")
+    String sheet(@PathVariable UUID id, Model model) {
+        var issued = sessions.issued(id);
+        SheetView today = sessions.look(
+                id,
+                s -> issuer.view(
+                        s,
+                        issued.map(i -> i.issuedAt().toInstant().toEpochMilli()).orElse(System.currentTimeMillis())));
+        model.addAttribute("id", id);
+        model.addAttribute("signed", issued.isPresent());
+        model.addAttribute("amp", today.amp());
+        model.addAttribute("ampId", sessions.look(id, BenchSession::ampId));
+        model.addAttribute("html", sessions.issuedHtml(id).orElseGet(() -> issuer.html(today)));
+        model.addAttribute(
+                "differs",
+                issued.map(i -> stored(i))
+                        .filter(s -> !s.state().equals(today.state()))
+                        .map(s -> s.stateWords() + " as issued, " + today.stateWords() + " by today's formulas")
+                        .orElse(""));
+        return "bench/sheet";
+    }
+
+    private SheetView stored(IssuedRow row) {
+        return json.read(row.data(), SheetView.class);
+    }
+
+    @GetMapping("/bench/{id}/sheet.pdf")
+    ResponseEntity<byte[]> sheetPdf(@PathVariable UUID id) {
+        byte[] bytes = sessions.issuedPdf(id).orElseThrow(() -> BenchController.unsigned(id));
+        return file(bytes, "sheet", id, "pdf", MediaType.APPLICATION_PDF);
+    }
+
+    @GetMapping("/bench/{id}/card.pdf")
+    ResponseEntity<byte[]> cardPdf(@PathVariable UUID id) {
+        Context context = new Context();
+        context.setVariable("s", issued(id));
+        return file(
+                pdf.of(templates.process("bench/card-body", context)), "card", id, "pdf", MediaType.APPLICATION_PDF);
+    }
+
+    @GetMapping("/bench/{id}/recheck.ics")
+    ResponseEntity<byte[]> recheck(@PathVariable UUID id) {
+        SheetView sheet = issued(id);
+        byte[] bytes = RecheckFile.of(
+                id,
+                sheet.amp(),
+                sheet.recheckOn(),
+                "Last time " + sheet.stateWords() + " on " + sheet.day() + ", target " + sheet.target() + ".");
+        return file(bytes, "recheck", id, "ics", MediaType.parseMediaType("text/calendar;charset=UTF-8"));
+    }
+
+    @GetMapping("/bench/{id}/readings.csv")
+    ResponseEntity<byte[]> readings(@PathVariable UUID id) {
+        String csv = sessions.look(id, ReadingsTable::of);
+        return file(
+                csv.getBytes(StandardCharsets.UTF_8),
+                "readings",
+                id,
+                "csv",
+                MediaType.parseMediaType("text/csv;charset=UTF-8"));
+    }
+
+    private SheetView issued(UUID id) {
+        return sessions.issued(id).map(this::stored).orElseThrow(() -> BenchController.unsigned(id));
+    }
+
+    private ResponseEntity<byte[]> file(byte[] bytes, String what, UUID id, String ending, MediaType type) {
+        String name = sessions.look(id, s -> BenchController.slug(s.state())) + "-" + what + "." + ending;
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + name + "\"")
+                .body(bytes);
+    }
+}

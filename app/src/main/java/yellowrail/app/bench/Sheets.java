@@ -1,0 +1,244 @@
+package yellowrail.app.bench;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.idle.Missing;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Judged;
+import yellowrail.core.session.MainsFan;
+import yellowrail.core.session.Outcome;
+import yellowrail.core.session.Proof;
+import yellowrail.core.session.Recheck;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Standards;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.Taken;
+
+/** The figures of a sheet, from a session's state. */
+final class Sheets {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
+    private static final double STRIP_WIDTH = 300;
+    private static final double STRIP_FULL = 1.2;
+
+    private Sheets() {}
+
+    /**
+     * @param provenBefore proven sessions of this amp in a row, right before this one
+     * @param at when it is issued, milliseconds since 1970
+     */
+    static SheetView of(BenchSession bench, Standards standards, int provenBefore, long at) {
+        Session session = bench.state();
+        Judged judged = Judged.of(session, standards);
+        Outcome outcome = Outcome.of(session, judged);
+        boolean proven = outcome.proof().state() == Proof.State.PROVEN;
+        Recheck recheck = Recheck.after(proven ? provenBefore + 1 : 0, tubesMoved(session), proven);
+        LocalDate day = Instant.ofEpochMilli(at).atZone(ZoneId.systemDefault()).toLocalDate();
+        AmpDescription amp = judged.amp();
+        return new SheetView(
+                amp.name(),
+                session.plan().purpose().words(),
+                day.format(DAY),
+                session.signed().map(Event.SignedOff::by).orElse(""),
+                session.signed().map(Event.SignedOff::remarks).orElse(""),
+                outcome.proof().state().name(),
+                outcome.proof().state().words(),
+                outcome.proof().open(),
+                judged.window().map(w -> w.name() + ", " + Panels.span(w)).orElse("no target chosen"),
+                Show.plain(100 * amp.ceilingShare(), 3) + " %",
+                mainsWords(session),
+                "Meter: " + session.plan().meter().name() + " "
+                        + session.plan().meter().volts().words() + " on volts. Plate volts read "
+                        + session.plan().reference().words() + ". Current: "
+                        + String.join(
+                                "; ",
+                                amp.groups().stream()
+                                        .map(g -> g.name() + " " + g.method().words())
+                                        .distinct()
+                                        .limit(4)
+                                        .toList())
+                        + ".",
+                outcome.tubes().stream().map(t -> tube(t, judged)).toList(),
+                fans(outcome.fans()),
+                outcome.fans().stream().anyMatch(MainsFan::own)
+                        ? "this amp's own exponent "
+                                + Show.significant(judged.mainsExponent().orElseThrow(), 2)
+                        : "exponent for " + amp.bias().words() + ", estimate",
+                notMeasured(session, judged),
+                outcome.skipped(),
+                outcome.changes(),
+                tiers(session),
+                notes(session),
+                checks(session, judged),
+                recheck.words(),
+                day.plusDays(recheck.days()),
+                day.plusDays(recheck.days()).format(DAY),
+                outcome);
+    }
+
+    private static boolean tubesMoved(Session session) {
+        return session.entries().stream()
+                .anyMatch(e -> e.event() instanceof Event.Placed || e.event() instanceof Event.Exchanged);
+    }
+
+    private static String mainsWords(Session session) {
+        List<Double> mains = session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS)
+                .map(r -> r.typed().value())
+                .toList();
+        if (mains.isEmpty()) {
+            return "mains not recorded";
+        }
+        double low = mains.stream().min(Double::compare).orElseThrow();
+        double high = mains.stream().max(Double::compare).orElseThrow();
+        return low == high
+                ? "mains " + Show.si(low, Unit.VOLT, 4)
+                : "mains " + Show.si(low, Unit.VOLT, 4) + " to " + Show.si(high, Unit.VOLT, 4);
+    }
+
+    private static SheetView.Tube tube(Outcome.BeforeAfter t, Judged judged) {
+        String type = judged.amp().sockets().stream()
+                .filter(s -> s.name().equals(t.socket()))
+                .map(s -> s.tubeType())
+                .findFirst()
+                .orElse("");
+        return new SheetView.Tube(
+                t.socket(),
+                type,
+                t.tube(),
+                t.beforeAmperes().map(i -> Show.fixed(1000 * i, 1)).orElse("–"),
+                t.beforeWatts().map(w -> Show.significant(w, 3)).orElse("–"),
+                t.afterAmperes().map(i -> Show.fixed(1000 * i, 1)).orElse("–"),
+                t.afterWatts().map(w -> Show.plusMinus(w.value(), w.likely())).orElse("–"),
+                t.afterShare()
+                        .map(s -> Show.plusMinus(100 * s.value(), 100 * s.likely()))
+                        .orElse("–"),
+                t.ratio().map(r -> "× " + Show.fixed(r, 2)).orElse(""),
+                (t.alone() || t.afterWatts().isEmpty() ? "" : "mean of several, ") + t.verdict(),
+                t.afterShare().map(s -> strip(s, judged)));
+    }
+
+    private static SheetView.Strip strip(Estimate share, Judged judged) {
+        return new SheetView.Strip(
+                at(share.value()) - 3,
+                at(share.low()),
+                at(share.high()),
+                judged.window().map(w -> at(w.low())).orElse(-10.0),
+                judged.window().map(w -> at(w.high()) - at(w.low())).orElse(0.0),
+                at(judged.amp().ceilingShare()),
+                at(1));
+    }
+
+    private static double at(double share) {
+        return Math.round(10 * STRIP_WIDTH * Math.max(0, Math.min(1, share / STRIP_FULL))) / 10.0;
+    }
+
+    private static List<SheetView.Fan> fans(List<MainsFan> fans) {
+        return fans.stream()
+                .map(f -> new SheetView.Fan(
+                        f.socket(),
+                        watts(f.lowest()),
+                        watts(f.nominal()),
+                        watts(f.highest()),
+                        f.highestShare()
+                                .map(s -> Show.fixed(100 * s.value(), 0) + " %")
+                                .orElse("–")))
+                .toList();
+    }
+
+    private static String watts(Optional<Double> watts) {
+        return watts.map(w -> Show.significant(w, 3) + " W").orElse("too far to estimate");
+    }
+
+    private static List<String> notMeasured(Session session, Judged judged) {
+        Set<String> lines = new LinkedHashSet<>();
+        judged.present().ifPresent(p -> p.unmeasured().forEach(s -> lines.add(s + ": not read in the last setting.")));
+        for (Missing missing : judged.notKnown()) {
+            if (missing.blocks()) {
+                lines.add(missing.sentence());
+            }
+        }
+        if (session.last(Quantity.MAINS, "").isEmpty()) {
+            lines.add("Mains not recorded.");
+        }
+        if (session.last(Quantity.HEATER, "").isEmpty()) {
+            lines.add("Heater volts not recorded.");
+        }
+        if (session.holding().stream().noneMatch(r -> r.quantity() == Quantity.SCREEN)) {
+            lines.add("Screen volts not read.");
+        }
+        return List.copyOf(lines);
+    }
+
+    /** Tiers in the order of their names' first mention, the last entry of a name holding. */
+    static List<String> tiers(Session session) {
+        Map<String, Event.Tiered> tiers = new LinkedHashMap<>();
+        for (Entry entry : session.entries()) {
+            if (entry.event() instanceof Event.Tiered tier) {
+                tiers.put(tier.tier(), tier);
+            }
+        }
+        return tiers.values().stream()
+                .map(t -> t.tier() + ": " + t.items() + (t.chosen() ? " — chosen by the owner." : "."))
+                .toList();
+    }
+
+    /** Resistor values at hand, the last list given. */
+    static List<Double> drawer(Session session) {
+        return session.entries().stream()
+                .filter(e -> e.event() instanceof Event.Drawer)
+                .map(e -> ((Event.Drawer) e.event()).ohms())
+                .reduce((a, b) -> b)
+                .orElse(List.of());
+    }
+
+    private static List<String> notes(Session session) {
+        List<String> notes = new ArrayList<>();
+        for (Entry entry : session.entries()) {
+            if (entry.event() instanceof Event.Noted note) {
+                notes.add(note.topic().words() + ": " + note.text());
+            } else if (entry.event() instanceof Event.Heard heard) {
+                notes.add("setting " + heard.label() + ": " + heard.text());
+            } else if (entry.event() instanceof Event.Chose chose) {
+                notes.add("setting " + chose.label() + " chosen by ear");
+            }
+        }
+        return notes;
+    }
+
+    private static List<String> checks(Session session, Judged judged) {
+        List<String> lines = new ArrayList<>();
+        session.last(Quantity.LOAD_OHMS, "")
+                .ifPresent(r -> lines.add("Load " + r.typed().echo()));
+        session.last(Quantity.HEATER, "")
+                .ifPresent(r -> lines.add("heaters " + r.typed().echo() + " loaded"));
+        session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.UNLOADED)
+                .max((a, b) -> Double.compare(a.typed().value(), b.typed().value()))
+                .ifPresent(r -> lines.add("unloaded B+ " + r.typed().echo()));
+        session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.RESIDUAL && r.stop() == Stop.CLOSE)
+                .map(Taken::typed)
+                .max((a, b) -> Double.compare(Math.abs(a.value()), Math.abs(b.value())))
+                .ifPresent(r -> lines.add("highest residual at closing " + r.echo()));
+        if (judged.sag() instanceof yellowrail.core.adjust.SupplySag.Known known) {
+            lines.add(known.words().replaceAll("\\.$", "").replace("Supply", "supply"));
+        }
+        return lines;
+    }
+}

@@ -1,0 +1,241 @@
+package yellowrail.app.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.bench.EventForm;
+import yellowrail.app.bench.EventReader;
+import yellowrail.app.bench.SessionStore;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Check;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Plan;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Purpose;
+import yellowrail.core.session.Stop;
+import yellowrail.core.standin.SimulatedMeter;
+import yellowrail.core.standin.SimulatedStage;
+
+/** One finished and one half-done session of the demo amp, read off a simulated stage with a simulated meter. */
+final class DemoSessions {
+    private static final List<String> SOCKETS = List.of("V4", "V5");
+    private static final List<String> NODES = List.of("reservoir", "screens", "bias supply");
+    private static final SimulatedMeter METER = new SimulatedMeter(0.0018);
+
+    private final SessionStore sessions;
+    private final Amp amp;
+    private UUID session;
+    private Instant clock;
+    private int count;
+    private double mains = 231;
+    private List<Double> strengths = List.of(1.02, 0.94);
+    private List<Double> trims = List.of(-5.5, -5.0);
+
+    DemoSessions(SessionStore sessions, Amp amp) {
+        this.sessions = sessions;
+        this.amp = amp;
+    }
+
+    /** New tubes, set in three rounds, soaked, played, signed: proven. */
+    void finished(UUID id) {
+        begin(
+                id,
+                Purpose.NEW_TUBES,
+                LocalDate.now().minusDays(9).atTime(LocalTime.of(18, 30)).toInstant(ZoneOffset.UTC));
+        preflight();
+        place("V4", "T-031");
+        place("V5", "T-032");
+        enter(Stop.TUBES_OUT);
+        tell(new Event.LimiterSet(false));
+        tell(new Event.Declared(Power.ON_TUBES_OUT));
+        minutes(3);
+        read(Quantity.MAINS, "", mains, Unit.VOLT);
+        for (String node : NODES) {
+            read(
+                    Quantity.UNLOADED,
+                    node,
+                    node.equals("reservoir") ? 458 : node.equals("screens") ? 332 : 62.4,
+                    Unit.VOLT);
+        }
+        read(Quantity.HEATER_UNLOADED, "", 6.71, Unit.VOLT);
+        for (String socket : SOCKETS) {
+            read(Quantity.GRID_COLDEST, socket + " control", -46.2, Unit.VOLT);
+            read(Quantity.GRID_HOTTEST, socket + " control", -29.7, Unit.VOLT);
+            tell(new Event.DirectionSeen(socket + " control", Control.Direction.CW_HOTTER));
+        }
+        tick(Check.COLDEST, Check.FAIL_COLD);
+        enter(Stop.TUBES_IN);
+        tell(new Event.Declared(Power.OFF));
+        minutes(6);
+        residuals();
+        tick(Check.TUBES_COOL, Check.KEYS);
+        tell(new Event.Declared(Power.ON_TUBES_IN));
+        minutes(2);
+        SOCKETS.forEach(s -> tell(new Event.Ticked(Check.GLOWS, s, true)));
+        currents();
+        enter(Stop.MAINS);
+        read(Quantity.MAINS, "", mains, Unit.VOLT);
+        read(Quantity.HEATER, "", 6.34, Unit.VOLT);
+        warmUp();
+        enter(Stop.MEASURE);
+        round();
+        turn("V4", List.of(-2.0, -5.0));
+        round();
+        turn("V5", List.of(-2.0, -2.1));
+        round();
+        turn("V5", List.of(-0.3, 0.2));
+        round();
+        soak(5, 10);
+        enter(Stop.PLAY);
+        tick(Check.GLOW_IDLE, Check.GLOW_LOUD);
+        read(Quantity.OUTPUT_VOLTS, "", 18.7, Unit.VOLT);
+        tell(new Event.Noted(Event.Topic.HUM, "slight, the same with volume down"));
+        enter(Stop.CLOSE);
+        tell(new Event.Declared(Power.OFF));
+        minutes(4);
+        residuals();
+        tick(Check.METER_PROVEN, Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
+        enter(Stop.SIGN_OFF);
+        tell(new Event.Tiered("Minimal", "new output tubes, idle set and soaked", true));
+        tell(new Event.Tiered("Full", "also new filter capacitors and screen resistors", false));
+        tell(new Event.SignedOff("E. R.", "Please bring it back for the check; the tubes are new."));
+    }
+
+    /** A check some days later, left in the middle of measuring: one tube fell behind. */
+    void halfDone(UUID id) {
+        strengths = List.of(1.01, 0.82);
+        mains = 229;
+        trims = List.of(-0.3, -3.0);
+        begin(id, Purpose.YEARLY_CHECK, Instant.now().minus(Duration.ofMinutes(52)));
+        preflight();
+        enter(Stop.MAINS);
+        tell(new Event.Declared(Power.ON_TUBES_IN));
+        minutes(2);
+        read(Quantity.MAINS, "", mains, Unit.VOLT);
+        read(Quantity.HEATER, "", 6.29, Unit.VOLT);
+        warmUp();
+        enter(Stop.MEASURE);
+        round();
+        turn("V5", List.of(-0.3, -0.4));
+        round();
+    }
+
+    private void begin(UUID id, Purpose purpose, Instant at) {
+        session = id;
+        clock = at;
+        count = 0;
+        sessions.begin(id, amp, Plan.usual(amp.description(), purpose, Meter.HANDHELD), at.atOffset(ZoneOffset.UTC));
+    }
+
+    private void tell(Event event) {
+        UUID id = UUID.nameUUIDFromBytes((session + "/" + count++).getBytes(StandardCharsets.UTF_8));
+        sessions.append(session, new Entry(id.toString(), clock.toEpochMilli(), "demo", event));
+        clock = clock.plusSeconds(4);
+    }
+
+    private void minutes(double minutes) {
+        clock = clock.plusMillis(Math.round(minutes * 60_000));
+    }
+
+    private void enter(Stop stop) {
+        tell(new Event.Entered(stop));
+    }
+
+    private void tick(Check... checks) {
+        for (Check check : checks) {
+            tell(new Event.Ticked(check, "", true));
+        }
+    }
+
+    private void place(String socket, String tube) {
+        tell(new Event.Placed(socket, tube));
+    }
+
+    /** What the simulated meter shows goes through the same reader as what a builder types. */
+    private void read(Quantity quantity, String point, double value, Unit unit) {
+        EventForm form = new EventForm(
+                UUID.randomUUID().toString(),
+                "read",
+                null,
+                null,
+                "demo",
+                java.util.Map.of("quantity", quantity.name(), "point", point, "text", METER.show(value, unit)));
+        tell(EventReader.read(form, amp.description(), clock.toEpochMilli()).event());
+    }
+
+    private void preflight() {
+        tell(new Event.Declared(Power.OFF));
+        tick(Check.LOAD, Check.CONTROLS_DOWN, Check.QUIRKS, Check.ONE_HAND, Check.JEWELLERY, Check.TUBES_COOL);
+        read(Quantity.LOAD_OHMS, "", 8, Unit.OHM);
+        enter(Stop.DRAINED);
+        residuals();
+        tick(Check.METER_PROVEN, Check.STANDBY_PLAY);
+    }
+
+    private void residuals() {
+        NODES.forEach(n -> read(Quantity.RESIDUAL, n, 0.4, Unit.VOLT));
+        minutes(1.2);
+        NODES.forEach(n -> read(Quantity.RESIDUAL, n, n.equals("reservoir") ? 0.9 : 0.4, Unit.VOLT));
+    }
+
+    private SimulatedStage stage() {
+        return new SimulatedStage(DemoAmps.model("6550"), strengths, 452, 95, 318, -35.4, 0, trims);
+    }
+
+    private void currents() {
+        SimulatedStage.Idle idle = stage().idle(mains / 230);
+        for (int i = 0; i < 2; i++) {
+            read(Quantity.CURRENT, SOCKETS.get(i), idle.cathodeAmperes(i) * DemoAmps.BITTERN_OHMS[i], Unit.VOLT);
+        }
+    }
+
+    private void warmUp() {
+        enter(Stop.WARM_UP);
+        minutes(4);
+        List<Double> settled = strengths;
+        for (double above : new double[] {0.05, 0.012, 0.003, 0.001}) {
+            strengths = settled.stream().map(s -> s * (1 + above)).toList();
+            currents();
+            minutes(5);
+        }
+        strengths = settled;
+    }
+
+    private void round() {
+        SimulatedStage.Idle idle = stage().idle(mains / 230);
+        read(Quantity.MAINS, "", mains, Unit.VOLT);
+        for (int i = 0; i < 2; i++) {
+            String socket = SOCKETS.get(i);
+            read(Quantity.PLATE, socket, idle.plateVolts(), Unit.VOLT);
+            read(Quantity.CURRENT, socket, idle.cathodeAmperes(i) * DemoAmps.BITTERN_OHMS[i], Unit.VOLT);
+            read(Quantity.SCREEN, socket, idle.screenVolts(), Unit.VOLT);
+            read(Quantity.GRID, socket, stage().gridAt(i, mains / 230), Unit.VOLT);
+        }
+    }
+
+    private void turn(String socket, List<Double> to) {
+        tell(new Event.Turned(socket + " control", Optional.of(Event.Way.CW), ""));
+        trims = to;
+        minutes(2);
+    }
+
+    private void soak(int rounds, double apart) {
+        enter(Stop.SOAK);
+        for (int i = 0; i < rounds; i++) {
+            minutes(apart);
+            mains = 230 + (i % 2);
+            round();
+        }
+    }
+}

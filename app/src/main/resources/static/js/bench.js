@@ -1,0 +1,297 @@
+// The session's page. Every entry is kept in this browser until the server has it, and goes in order, once each.
+
+const bench = () => document.getElementById('bench');
+const session = bench().dataset.session;
+
+// Ids and device name work on a plain-http address too, where crypto.randomUUID is missing.
+function uuid() {
+  const b = crypto.getRandomValues(new Uint8Array(16));
+  b[6] = (b[6] & 0x0f) | 0x40;
+  b[8] = (b[8] & 0x3f) | 0x80;
+  const hex = [...b].map((x) => x.toString(16).padStart(2, '0')).join('');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}
+const device = localStorage.getItem('device') || uuid();
+localStorage.setItem('device', device);
+
+// The queue.
+const opened = new Promise((resolve, reject) => {
+  const request = indexedDB.open('yellow-rail', 1);
+  request.onupgradeneeded = () => request.result.createObjectStore('queue', { keyPath: 'order', autoIncrement: true });
+  request.onsuccess = () => resolve(request.result);
+  request.onerror = () => reject(request.error);
+});
+async function store(mode, work) {
+  const db = await opened;
+  return new Promise((resolve, reject) => {
+    const transaction = db.transaction('queue', mode, { durability: 'strict' });
+    const request = work(transaction.objectStore('queue'));
+    transaction.oncomplete = () => resolve(request.result);
+    transaction.onerror = () => reject(transaction.error);
+  });
+}
+const queued = async () => (await store('readonly', (q) => q.getAll())).filter((e) => e.session === session);
+
+function say(text, fine) {
+  const told = document.getElementById('told');
+  told.textContent = text;
+  told.classList.toggle('fine', Boolean(fine));
+}
+
+async function showQueue() {
+  const waiting = await queued();
+  const box = document.getElementById('queue');
+  box.hidden = waiting.length === 0;
+  if (waiting.length === 0) return;
+  box.textContent = `${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`;
+  const list = document.createElement('ul');
+  waiting.forEach((e) => {
+    const item = document.createElement('li');
+    const f = e.fields;
+    item.textContent = [e.kind, f.quantity && f.quantity.toLowerCase().replace(/_/g, ' '), f.point || f.stop || f.check || f.control, f.text].filter(Boolean).join(' ');
+    list.append(item);
+  });
+  box.append(list);
+}
+
+let sending = false;
+let again = 0;
+async function send() {
+  if (sending) return;
+  sending = true;
+  clearTimeout(again);
+  try {
+    for (let next = (await queued())[0]; next; next = (await queued())[0]) {
+      let response;
+      try {
+        response = await fetch(`/api/v1/sessions/${session}/events`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ id: next.id, kind: next.kind, device, madeAt: next.madeAt, sentAt: Date.now(), fields: next.fields }),
+        });
+      } catch (away) {
+        response = null;
+      }
+      if (!response || response.status >= 500 || response.status === 401 || response.status === 429) {
+        await showQueue();
+        if (response && response.status === 401) location.reload();
+        again = setTimeout(send, 1500);
+        return;
+      }
+      await store('readwrite', (q) => q.delete(next.order));
+      const answer = await response.json().catch(() => ({}));
+      if (response.ok) accepted(next, answer);
+      else refused(next, answer);
+    }
+    await showQueue();
+    await refresh();
+  } finally {
+    sending = false;
+  }
+}
+
+function accepted(entry, answer) {
+  const field = entry.field && document.getElementById(entry.field);
+  if (field && field.value === (entry.fields.text || '')) field.value = '';
+  const form = field && field.closest('form');
+  if (form) form.querySelectorAll('.complaint').forEach((c) => { c.textContent = ''; });
+  if (field) field.removeAttribute('aria-invalid');
+  say('');
+  if (entry.kind === 'read') {
+    readBack(`${entry.label || ''} ${answer.echo}`);
+    moveOn = field ? field.id : moveOn;
+  }
+  if (entry.kind === 'enter') { moveOn = null; toTop = true; }
+}
+
+// What was not taken stays in its field with the sentence beside it.
+function refused(entry, answer) {
+  const sentence = answer.detail || 'This was not taken.';
+  const field = entry.field && document.getElementById(entry.field);
+  const place = field && field.closest('form').querySelector('.complaint');
+  if (!place) { say(sentence); return; }
+  if (field.value === '') field.value = entry.fields.text || '';
+  field.setAttribute('aria-invalid', 'true');
+  place.textContent = `${sentence} `;
+  (answer.choices || []).forEach((choice) => {
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.textContent = choice;
+    button.addEventListener('click', () => { field.value = choice; field.form.requestSubmit(); });
+    place.append(button);
+  });
+  kept.set(field.id, { value: field.value, said: place.innerHTML ? [...place.childNodes].map((n) => n.textContent).join(' ') : '' });
+}
+
+// The page follows the session; what is being typed stays.
+let moveOn = null;
+let toTop = false;
+let refreshing = false;
+let wanted = false;
+const kept = new Map();
+async function refresh() {
+  if (refreshing) { wanted = true; return; }
+  refreshing = true;
+  try {
+    do {
+      wanted = false;
+      const response = await fetch(`/bench/${session}/panel`, { headers: { 'X-Panel': 'yes' } }).catch(() => null);
+      if (!response || !response.ok) return;
+      if (response.redirected) { location.reload(); return; }
+      swap(await response.text());
+    } while (wanted);
+  } finally {
+    refreshing = false;
+  }
+}
+function swap(html) {
+  const next = new DOMParser().parseFromString(html, 'text/html').getElementById('bench');
+  if (!next) { location.reload(); return; }
+  const old = bench();
+  if (Number(next.dataset.seq) < Number(old.dataset.seq)) return;
+  const typed = new Map();
+  const sameStop = old.dataset.here === next.dataset.here;
+  old.querySelectorAll('input[id]:not([type=checkbox]), select[id]').forEach((field) => {
+    const complaint = field.getAttribute('aria-invalid') === 'true' && field.closest('form').querySelector('.complaint');
+    if (field.value && (field.tagName === 'INPUT' || field.dataset.touched)) typed.set(field.id, { value: field.value, said: complaint ? complaint.innerHTML : '' });
+  });
+  const openDetails = sameStop ? [...old.querySelectorAll('details')].map((d) => d.open) : [];
+  const focus = document.activeElement && document.activeElement.id;
+  const caret = document.activeElement && document.activeElement.selectionStart;
+  const told = document.getElementById('told');
+  next.querySelector('#told').replaceWith(told);
+  next.querySelector('#queue').replaceWith(document.getElementById('queue'));
+  old.replaceWith(document.adoptNode(next));
+  if (sameStop) {
+    const details = [...next.querySelectorAll('details')];
+    if (details.length === openDetails.length) details.forEach((d, i) => { d.open = openDetails[i]; });
+  }
+  typed.forEach((state, id) => {
+    const field = document.getElementById(id);
+    if (!field || field.type === 'hidden') return;
+    field.value = state.value;
+    if (field.tagName === 'SELECT') field.dataset.touched = 'yes';
+    const place = state.said && field.closest('form').querySelector('.complaint');
+    if (place) { place.innerHTML = state.said; field.setAttribute('aria-invalid', 'true'); }
+  });
+  times();
+  helpers();
+  const after = moveOn && nextField(moveOn);
+  if (after) after.focus();
+  else if (focus && document.getElementById(focus)) {
+    const field = document.getElementById(focus);
+    field.focus({ preventScroll: true });
+    if (caret !== null && field.setSelectionRange && field.tagName === 'INPUT') field.setSelectionRange(caret, caret);
+  }
+  moveOn = null;
+  if (toTop) { window.scrollTo(0, 0); toTop = false; document.title = document.title.replace(/,[^·]*·/, `, ${next.querySelector('h1').textContent} ·`); }
+}
+function nextField(id) {
+  const fields = [...document.querySelectorAll('.ask input[name=text]:not([disabled])')];
+  const at = fields.findIndex((f) => f.id === id);
+  return at >= 0 && at + 1 < fields.length ? fields[at + 1] : null;
+}
+
+document.addEventListener('submit', async (event) => {
+  const form = event.target;
+  if (!form.dataset.kind || !form.closest('#bench')) return;
+  event.preventDefault();
+  const fields = Object.fromEntries(new FormData(form));
+  const input = form.querySelector('input[name=text], input[name=values]');
+  if (form.dataset.kind === 'read' && !fields.text.trim()) { input.focus(); return; }
+  if (form.dataset.busy) return;
+  form.dataset.busy = 'yes';
+  const label = form.querySelector('label');
+  await store('readwrite', (q) => q.add({
+    id: uuid(), session, kind: form.dataset.kind, fields, madeAt: Date.now(), field: input && input.id, label: label && label.textContent,
+  }));
+  if (form.dataset.kind !== 'read' && form.dataset.kind !== 'drawer') form.querySelectorAll('input.words').forEach((i) => { i.value = ''; });
+  await showQueue();
+  await send();
+  delete form.dataset.busy;
+});
+document.addEventListener('change', (event) => { if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes'; });
+
+// Other devices.
+let source;
+function listen() {
+  source = new EventSource(`/bench/${session}/stream`);
+  const look = (event) => { if (Number(event.data) > Number(bench().dataset.seq)) refresh(); };
+  source.addEventListener('hello', (event) => { look(event); send(); });
+  source.addEventListener('changed', look);
+  source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(listen, 2000); };
+}
+
+// Keys.
+document.addEventListener('keydown', (event) => {
+  if (event.ctrlKey || event.altKey || event.metaKey) return;
+  const inField = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
+  if (event.key === 'Escape' && inField) { event.target.blur(); return; }
+  if (inField || document.getElementById('keys').open) return;
+  if (event.key === '?') { document.getElementById('keys').showModal(); return; }
+  if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
+    const stop = event.key === 'ArrowRight' ? bench().dataset.after : bench().dataset.before;
+    const button = stop && [...document.querySelectorAll('.rail input[name=stop]')].find((i) => i.value === stop);
+    if (button) { event.preventDefault(); button.form.requestSubmit(); }
+  }
+  if (/^[0-8]$/.test(event.key)) {
+    const group = event.key === '0' ? document.querySelector('.asks') : document.querySelector(`.asks[data-number="${event.key}"]`);
+    const field = group && group.querySelector('input[name=text]:not([disabled])');
+    if (field) { event.preventDefault(); field.focus(); }
+  }
+});
+document.addEventListener('click', (event) => {
+  if (event.target.closest('#show-keys')) document.getElementById('keys').showModal();
+});
+
+// Helpers, off until wanted: readings said back, and a tone that rises to 660 Hz at the target.
+function helpers() {
+  ['speak', 'tone'].forEach((name) => {
+    const box = document.getElementById(name);
+    box.checked = localStorage.getItem(name) === 'on';
+    box.onchange = () => localStorage.setItem(name, box.checked ? 'on' : 'off');
+  });
+}
+function readBack(text) {
+  if (localStorage.getItem('speak') !== 'on' || !window.speechSynthesis) return;
+  speechSynthesis.speak(new SpeechSynthesisUtterance(text.replace('mV', 'millivolts').replace('mA', 'milliamps').replace(/ V$/, ' volts')));
+}
+let audio;
+document.addEventListener('input', (event) => {
+  const field = event.target;
+  if (!field.dataset.target || localStorage.getItem('tone') !== 'on' || !window.AudioContext) return;
+  const number = parseFloat(field.value.replace(',', '.'));
+  if (!(number > 0)) return;
+  const milli = /m/.test(field.value) || (!/[a-z]/i.test(field.value) && field.dataset.unit.startsWith('m'));
+  const ratio = (milli ? number / 1000 : number) / Number(field.dataset.target);
+  audio = audio || new AudioContext();
+  const tone = audio.createOscillator();
+  const level = audio.createGain();
+  tone.frequency.value = Math.max(120, Math.min(2000, 660 * ratio));
+  level.gain.value = 0.08;
+  tone.connect(level).connect(audio.destination);
+  tone.start();
+  tone.stop(audio.currentTime + 0.18);
+});
+
+// Times are the reader's own.
+function times() {
+  const now = Date.now();
+  document.querySelectorAll('time[data-at]').forEach((t) => {
+    const at = Number(t.dataset.at);
+    if (!at) return;
+    const minutes = Math.round((now - at) / 60000);
+    const day = new Date(at);
+    t.dateTime = day.toISOString();
+    t.title = day.toLocaleString();
+    t.textContent = minutes < 1 ? 'just now' : minutes < 90 ? `${minutes} min ago` : minutes < 2160 ? day.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : day.toLocaleDateString();
+  });
+}
+
+times();
+helpers();
+listen();
+showQueue();
+send();
+addEventListener('online', send);
+setInterval(() => { times(); if (!refreshing && document.visibilityState === 'visible' && !sending) refresh(); }, 30000);
