@@ -60,6 +60,7 @@ async function send() {
   if (sending) return;
   sending = true;
   clearTimeout(again);
+  let last = 0;
   try {
     for (let next = (await queued())[0]; next; next = (await queued())[0]) {
       let response;
@@ -80,11 +81,12 @@ async function send() {
       }
       await store('readwrite', (q) => q.delete(next.order));
       const answer = await response.json().catch(() => ({}));
+      last = answer.seq || last;
       if (response.ok) accepted(next, answer);
       else refused(next, answer);
     }
     await showQueue();
-    await refresh();
+    if (last) await refresh(last);
   } finally {
     sending = false;
   }
@@ -127,45 +129,58 @@ function refused(entry, answer) {
 let moveOn = null;
 let toTop = false;
 let refreshing = false;
-let wanted = false;
+let newest = 0;
 const kept = new Map();
-async function refresh() {
-  if (refreshing) { wanted = true; return; }
+const seq = () => Number(bench().dataset.seq);
+
+// Brings the page up to an entry's number; without one it looks once for what time alone has changed.
+async function refresh(upTo) {
+  newest = Math.max(newest, upTo || 0);
+  if (refreshing || (upTo && upTo <= seq())) return;
   refreshing = true;
   try {
     do {
-      wanted = false;
       const response = await fetch(`/bench/${session}/panel`, { headers: { 'X-Panel': 'yes' } }).catch(() => null);
       if (!response || !response.ok) return;
       if (response.redirected) { location.reload(); return; }
-      swap(await response.text());
-    } while (wanted);
+      const html = await response.text();
+      await handsOff;
+      swap(html);
+    } while (newest > seq());
   } finally {
     refreshing = false;
   }
 }
+
+// A tap that has begun ends on the element it began on: the page is not exchanged under a finger.
+let handsOff = Promise.resolve();
+document.addEventListener('pointerdown', () => {
+  handsOff = new Promise((resolve) => {
+    const done = () => setTimeout(resolve, 0);
+    document.addEventListener('click', done, { once: true });
+    setTimeout(resolve, 700);
+  });
+}, true);
+
 function swap(html) {
   const next = new DOMParser().parseFromString(html, 'text/html').getElementById('bench');
   if (!next) { location.reload(); return; }
   const old = bench();
-  if (Number(next.dataset.seq) < Number(old.dataset.seq)) return;
+  if (Number(next.dataset.seq) < seq()) return;
   const typed = new Map();
   const sameStop = old.dataset.here === next.dataset.here;
   old.querySelectorAll('input[id]:not([type=checkbox]), select[id]').forEach((field) => {
     const complaint = field.getAttribute('aria-invalid') === 'true' && field.closest('form').querySelector('.complaint');
     if (field.value && (field.tagName === 'INPUT' || field.dataset.touched)) typed.set(field.id, { value: field.value, said: complaint ? complaint.innerHTML : '' });
   });
-  const openDetails = sameStop ? [...old.querySelectorAll('details')].map((d) => d.open) : [];
+  const openDetails = new Map([...old.querySelectorAll('details')].map((d) => [detailsKey(d), d.open]));
   const focus = document.activeElement && document.activeElement.id;
-  const caret = document.activeElement && document.activeElement.selectionStart;
+  const caret = document.activeElement && [document.activeElement.selectionStart, document.activeElement.selectionEnd];
   const told = document.getElementById('told');
   next.querySelector('#told').replaceWith(told);
   next.querySelector('#queue').replaceWith(document.getElementById('queue'));
   old.replaceWith(document.adoptNode(next));
-  if (sameStop) {
-    const details = [...next.querySelectorAll('details')];
-    if (details.length === openDetails.length) details.forEach((d, i) => { d.open = openDetails[i]; });
-  }
+  if (sameStop) next.querySelectorAll('details').forEach((d) => { if (openDetails.get(detailsKey(d))) d.open = true; });
   typed.forEach((state, id) => {
     const field = document.getElementById(id);
     if (!field || field.type === 'hidden') return;
@@ -181,10 +196,16 @@ function swap(html) {
   else if (focus && document.getElementById(focus)) {
     const field = document.getElementById(focus);
     field.focus({ preventScroll: true });
-    if (caret !== null && field.setSelectionRange && field.tagName === 'INPUT') field.setSelectionRange(caret, caret);
+    if (field.setSelectionRange && field.type === 'text') field.setSelectionRange(caret[0], caret[1]);
   }
   moveOn = null;
   if (toTop) { window.scrollTo(0, 0); toTop = false; document.title = document.title.replace(/,[^·]*·/, `, ${next.querySelector('h1').textContent} ·`); }
+}
+// What a fold is called, and whose it is; counts in its name may change.
+function detailsKey(details) {
+  const owner = details.closest('li, .tube-row');
+  const name = owner && owner.querySelector('h2, input[name=supersedes]');
+  return `${name ? name.value || name.textContent : ''}/${details.querySelector('summary').textContent.replace(/\d+/g, '')}`;
 }
 function nextField(id) {
   const fields = [...document.querySelectorAll('.ask input[name=text]:not([disabled])')];
@@ -216,7 +237,7 @@ document.addEventListener('change', (event) => { if (event.target.tagName === 'S
 let source;
 function listen() {
   source = new EventSource(`/bench/${session}/stream`);
-  const look = (event) => { if (Number(event.data) > Number(bench().dataset.seq)) refresh(); };
+  const look = (event) => refresh(Number(event.data));
   source.addEventListener('hello', (event) => { look(event); send(); });
   source.addEventListener('changed', look);
   source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(listen, 2000); };

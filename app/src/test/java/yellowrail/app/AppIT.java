@@ -1,12 +1,21 @@
 package yellowrail.app;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
 import yellowrail.app.amps.Amp;
@@ -25,7 +34,45 @@ import yellowrail.core.tube.Catalogue;
 /** One application and one database for all integration tests: the same settings in each keep it to one context. */
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 @AutoConfigureMockMvc
+@Import(AppIT.Time.class)
 public abstract class AppIT {
+    /** A clock that tests can move on, so that a soak of half an hour takes no time. */
+    public static final class MovableClock extends Clock {
+        private volatile Duration ahead = Duration.ZERO;
+
+        public void minutes(double minutes) {
+            ahead = ahead.plusMillis(Math.round(60_000 * minutes));
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return ZoneOffset.UTC;
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
+
+        @Override
+        public Instant instant() {
+            return Instant.now().plus(ahead);
+        }
+    }
+
+    /** Replaces the application's clock. */
+    @TestConfiguration
+    static class Time {
+        @Bean
+        @Primary
+        MovableClock movableClock() {
+            return new MovableClock();
+        }
+    }
+
+    @Autowired
+    protected MovableClock clock;
+
     @LocalServerPort
     protected int port;
 

@@ -2,8 +2,10 @@ package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -14,11 +16,17 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.bench.BenchForm;
 import yellowrail.app.bench.BenchSession;
 import yellowrail.app.bench.EventForm;
 import yellowrail.app.bench.EventReader;
+import yellowrail.app.bench.PlanReader;
 import yellowrail.app.bench.SessionStore;
+import yellowrail.app.settings.SettingStore;
 import yellowrail.core.reading.Show;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
@@ -31,9 +39,15 @@ import yellowrail.core.session.Stop;
 @Tag(name = "Sessions")
 class SessionApi {
     private final SessionStore sessions;
+    private final AmpStore amps;
+    private final SettingStore settings;
+    private final Clock clock;
 
-    SessionApi(SessionStore sessions) {
+    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, Clock clock) {
         this.sessions = sessions;
+        this.amps = amps;
+        this.settings = settings;
+        this.clock = clock;
     }
 
     /** An event as stored; {@code echo} is a reading as it was understood. */
@@ -62,11 +76,29 @@ class SessionApi {
             long at,
             boolean holds) {}
 
+    /** A session begun. */
+    record Begun(UUID id) {}
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(summary = "Begin a session; the same id begins it once")
+    Begun begin(@RequestBody BenchForm form) {
+        Optional<Amp> amp = amps.all().stream()
+                .filter(a -> a.id().toString().equals(form.amp()))
+                .findFirst();
+        PlanReader.Read read = PlanReader.read(form, amp.map(Amp::description), settings.meters());
+        if (read.plan().isEmpty()) {
+            throw new ApiRefused(read.complaints());
+        }
+        return new Begun(sessions.begin(
+                UUID.fromString(form.id()), amp.orElseThrow(), read.plan().get()));
+    }
+
     @PostMapping("/{id}/events")
     @Operation(summary = "Append an event; the same id stores once")
     Accepted append(@PathVariable UUID id, @RequestBody EventForm form) {
         var amp = sessions.look(id, s -> s.state().plan().amp());
-        Entry entry = EventReader.read(form, amp, System.currentTimeMillis());
+        Entry entry = EventReader.read(form, amp, clock.millis());
         SessionStore.Stored stored = sessions.append(id, entry);
         String echo = entry.event() instanceof Event.Read read ? read.typed().echo() : "";
         return new Accepted(stored.seq(), stored.at(), stored.repeated(), echo);
@@ -75,12 +107,12 @@ class SessionApi {
     @GetMapping("/{id}")
     @Operation(summary = "The state of a session and all its readings")
     State state(@PathVariable UUID id) {
-        return sessions.look(id, SessionApi::state);
+        return sessions.look(id, this::state);
     }
 
-    private static State state(BenchSession bench) {
+    private State state(BenchSession bench) {
         Session session = bench.state();
-        long now = System.currentTimeMillis();
+        long now = clock.millis();
         return new State(
                 bench.id(),
                 session.plan().amp().name(),

@@ -1,5 +1,6 @@
 package yellowrail.app.bench;
 
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -30,15 +31,23 @@ class BenchController {
     private final SettingStore settings;
     private final HomeView home;
     private final Hub hub;
+    private final Clock clock;
 
     BenchController(
-            SessionStore sessions, SheetIssuer issuer, AmpStore amps, SettingStore settings, HomeView home, Hub hub) {
+            SessionStore sessions,
+            SheetIssuer issuer,
+            AmpStore amps,
+            SettingStore settings,
+            HomeView home,
+            Hub hub,
+            Clock clock) {
         this.sessions = sessions;
         this.issuer = issuer;
         this.amps = amps;
         this.settings = settings;
         this.home = home;
         this.hub = hub;
+        this.clock = clock;
     }
 
     @GetMapping("/bench")
@@ -97,13 +106,16 @@ class BenchController {
 
     @GetMapping("/bench/{id}/panel")
     String panel(@PathVariable UUID id, Model model) {
+        if (sessions.issued(id).isPresent()) {
+            return "redirect:/bench/" + id + "/sheet";
+        }
         model.addAttribute("p", panel(id));
         return "bench/panel :: panel";
     }
 
     private Panel panel(UUID id) {
         Map<String, String> before = before(id);
-        return sessions.look(id, s -> Panels.of(s, issuer.standards(s), before, System.currentTimeMillis()));
+        return sessions.look(id, s -> Panels.of(s, issuer.standards(s), before, clock.millis()));
     }
 
     /** What the session before this one read last at each point. */

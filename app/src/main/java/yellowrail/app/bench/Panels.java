@@ -129,10 +129,10 @@ final class Panels {
         for (Check check : Check.values()) {
             boolean quiet =
                     check == Check.QUIRKS && session.plan().amp().quirks().isBlank();
-            boolean belongs = check.stop() == here
-                    || (check == Check.TUBES_COOL
-                            && (here == Stop.DRAINED || here == Stop.TUBES_IN || here == Stop.CLOSE))
-                    || (check == Check.METER_PROVEN && here == Stop.CLOSE);
+            boolean drains = here == Stop.DRAINED || here == Stop.TUBES_IN || here == Stop.CLOSE;
+            boolean belongs = check == Check.TUBES_COOL
+                    ? !session.power(now).on() && (drains || here == Stop.BEFORE_POWER)
+                    : check.stop() == here || (check == Check.METER_PROVEN && here == Stop.CLOSE);
             boolean control = (check == Check.COLDEST || check == Check.FAIL_COLD)
                     && session.controls().isEmpty();
             if (!belongs || quiet || control) {

@@ -14,7 +14,7 @@ import yellowrail.core.session.Plan;
 import yellowrail.core.session.Purpose;
 
 /** Reads what a session is begun with. */
-final class PlanReader {
+public final class PlanReader {
     private static final Field HANDS =
             Field.of("volts for hands", Unit.VOLT, Prefix.NONE, 1, 30).aboveZero();
     private static final Field SOAK =
@@ -25,9 +25,9 @@ final class PlanReader {
     private PlanReader() {}
 
     /** A plan, or the sentences that stand in its way. */
-    record Read(Optional<Plan> plan, Complaints complaints) {}
+    public record Read(Optional<Plan> plan, Complaints complaints) {}
 
-    static Read read(BenchForm form, Optional<AmpDescription> amp, List<Meter> meters) {
+    public static Read read(BenchForm form, Optional<AmpDescription> amp, List<Meter> meters) {
         Complaints complaints = new Complaints();
         if (amp.isEmpty()) {
             complaints.add("amp", "Choose the amp on the bench.");

@@ -1,6 +1,7 @@
 package yellowrail.app.bench;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.UUID;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -21,13 +22,16 @@ class SheetController {
     private final CoreJson json;
     private final ITemplateEngine templates;
     private final Pdf pdf;
+    private final Clock clock;
 
-    SheetController(SessionStore sessions, SheetIssuer issuer, CoreJson json, ITemplateEngine templates, Pdf pdf) {
+    SheetController(
+            SessionStore sessions, SheetIssuer issuer, CoreJson json, ITemplateEngine templates, Pdf pdf, Clock clock) {
         this.sessions = sessions;
         this.issuer = issuer;
         this.json = json;
         this.templates = templates;
         this.pdf = pdf;
+        this.clock = clock;
     }
 
     /** The sheet as issued, or, before it is signed, what it would say now. */
@@ -38,7 +42,7 @@ class SheetController {
                 id,
                 s -> issuer.view(
                         s,
-                        issued.map(i -> i.issuedAt().toInstant().toEpochMilli()).orElse(System.currentTimeMillis())));
+                        issued.map(i -> i.issuedAt().toInstant().toEpochMilli()).orElse(clock.millis())));
         model.addAttribute("id", id);
         model.addAttribute("signed", issued.isPresent());
         model.addAttribute("amp", today.amp());
