@@ -1,6 +1,7 @@
 package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.util.List;
@@ -50,34 +51,67 @@ class SessionApi {
         this.clock = clock;
     }
 
-    /** An event as stored; {@code echo} is a reading as it was understood. */
-    record Accepted(int seq, long at, boolean repeated, String echo) {}
+    /** An event as stored. */
+    record Accepted(
+            @Schema(description = "Number of the event in its session, from 1")
+            int seq,
+
+            @Schema(description = "When it happened, milliseconds since 1970, by the server's clock")
+            long at,
+
+            @Schema(description = "Whether it was stored before")
+            boolean repeated,
+
+            @Schema(description = "A reading as it was understood; empty for other events")
+            String echo) {}
 
     /** A session's state. */
     record State(
-            UUID id,
-            String amp,
-            String purpose,
-            int seq,
-            Stop here,
-            String power,
-            boolean stopped,
-            List<String> missing,
-            List<Reading> readings) {}
+            @Schema(description = "Id of the session") UUID id,
+            @Schema(description = "Name of the amp") String amp,
+            @Schema(description = "Why it is on the bench") String purpose,
 
-    /** A reading; {@code holds} is false once it was corrected. */
-    record Reading(
-            String id,
-            String quantity,
+            @Schema(description = "Number of the newest event")
+            int seq,
+
+            @Schema(description = "The stop where it stands")
+            Stop here,
+
+            @Schema(description = "The declared power, in words")
+            String power,
+
+            @Schema(description = "Whether it was stopped for safety")
+            boolean stopped,
+
+            @Schema(description = "What this stop still wants, one sentence each")
+            List<String> missing,
+
+            @Schema(description = "Every reading in the order they were taken in")
+            List<SessionReading> readings) {}
+
+    /** A reading of a session. */
+    record SessionReading(
+            @Schema(description = "Id made by the device") String id,
+            @Schema(description = "What was read") String quantity,
+
+            @Schema(description = "Socket, sense point, node or control; empty for the amp")
             String point,
-            String typed,
+
+            @Schema(description = "As typed") String typed,
+
+            @Schema(description = "Value in the unit, without prefix")
             double value,
-            String unit,
+
+            @Schema(description = "V, A or Ω") String unit,
+
+            @Schema(description = "When, milliseconds since 1970")
             long at,
+
+            @Schema(description = "False once it was corrected")
             boolean holds) {}
 
     /** A session begun. */
-    record Begun(UUID id) {}
+    record Begun(@Schema(description = "Id of the session") UUID id) {}
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
@@ -123,7 +157,7 @@ class SessionApi {
                 session.stopped(),
                 session.missing(session.here(), now),
                 session.readings().stream()
-                        .map(r -> new Reading(
+                        .map(r -> new SessionReading(
                                 r.id(),
                                 r.quantity().name(),
                                 r.point(),

@@ -14,6 +14,7 @@ import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Field;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Plan;
+import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Taken;
@@ -151,6 +152,16 @@ final class Asks {
                                 ask(Quantity.GRID_COLDEST, control.name(), "Coldest end"),
                                 ask(Quantity.GRID_HOTTEST, control.name(), "Hottest end"))));
             }
+        }
+        if (session.plan().purpose() == Purpose.FAULT) {
+            List<Ask> leak = new ArrayList<>();
+            leak.add(ask(Quantity.BIAS_NODE, "", "Bias node"));
+            leak.add(ask(Quantity.METER_OHMS, "", "Meter input (10 MΩ if blank)"));
+            for (String socket : session.sockets()) {
+                leak.add(ask(Quantity.GRID_TUBE_OUT, socket, "Grid " + socket + ", tube out"));
+                leak.add(ask(Quantity.GRID_LEAK_OHMS, socket, "Grid leak " + socket));
+            }
+            groups.add(new Group("Leak test", "when a creep stays with its position", 0, leak));
         }
         return groups;
     }

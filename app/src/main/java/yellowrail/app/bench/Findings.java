@@ -15,6 +15,7 @@ import yellowrail.core.session.Drain;
 import yellowrail.core.session.Headroom;
 import yellowrail.core.session.HeaterCheck;
 import yellowrail.core.session.Judged;
+import yellowrail.core.session.LeakTest;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SoakWatch;
@@ -128,6 +129,13 @@ final class Findings {
                 }
             });
         }
+        LeakTest.of(session).forEach((socket, shift) -> {
+            if (shift.finding()) {
+                warm(socket + ": " + shift.sentence());
+            } else {
+                open(socket + ": " + shift.sentence());
+            }
+        });
         session.controls().stream().filter(c -> !c.balance()).forEach(control -> {
             Optional<Taken> cold = session.last(Quantity.GRID_COLDEST, control.name());
             Optional<Taken> hot = session.last(Quantity.GRID_HOTTEST, control.name());

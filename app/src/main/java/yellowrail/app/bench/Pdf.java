@@ -24,9 +24,12 @@ class Pdf {
         }
     }
 
-    /** @param body well-formed XHTML of the sheet or card */
-    byte[] of(String body) {
-        String page = "<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><style>" + style
+    /**
+     * @param body well-formed XHTML of the sheet or card
+     * @param paper a page size of CSS: A4 or letter
+     */
+    byte[] of(String body, String paper) {
+        String page = "<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><style>@page { size: " + paper + "; }" + style
                 + "</style></head><body class=\"sheet\">" + body + "</body></html>";
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             PdfRendererBuilder builder = new PdfRendererBuilder();

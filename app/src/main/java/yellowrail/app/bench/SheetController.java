@@ -10,6 +10,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 import yellowrail.app.json.CoreJson;
@@ -62,8 +63,12 @@ class SheetController {
     }
 
     @GetMapping("/bench/{id}/sheet.pdf")
-    ResponseEntity<byte[]> sheetPdf(@PathVariable UUID id) {
-        byte[] bytes = sessions.issuedPdf(id).orElseThrow(() -> BenchController.unsigned(id));
+    ResponseEntity<byte[]> sheetPdf(@PathVariable UUID id, @RequestParam(defaultValue = "a4") String paper) {
+        // On Letter the same issued page is laid out anew; on A4 the file is the one that was issued.
+        byte[] bytes = (paper.equals("letter")
+                        ? sessions.issuedHtml(id).map(html -> pdf.of(html, "letter"))
+                        : sessions.issuedPdf(id))
+                .orElseThrow(() -> BenchController.unsigned(id));
         return file(bytes, "sheet", id, "pdf", MediaType.APPLICATION_PDF);
     }
 
@@ -72,7 +77,11 @@ class SheetController {
         Context context = new Context();
         context.setVariable("s", issued(id));
         return file(
-                pdf.of(templates.process("bench/card-body", context)), "card", id, "pdf", MediaType.APPLICATION_PDF);
+                pdf.of(templates.process("bench/card-body", context), "A4"),
+                "card",
+                id,
+                "pdf",
+                MediaType.APPLICATION_PDF);
     }
 
     @GetMapping("/bench/{id}/recheck.ics")

@@ -72,7 +72,7 @@ class SheetIssuer {
         SheetView sheet = view(signed, at);
         String html = html(sheet);
         mapper.insertIssued(
-                signed.id(), eventId, sheet.state(), sheet.recheckOn(), json.write(sheet), html, pdf.of(html));
+                signed.id(), eventId, sheet.state(), sheet.recheckOn(), json.write(sheet), html, pdf.of(html, "A4"));
         finalRound.keep(signed, at);
     }
 

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.util.UriComponentsBuilder;
+import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
 import yellowrail.app.forms.Complaints;
@@ -78,10 +79,12 @@ class QuickCheckController {
 
     private final TubeStore tubes;
     private final SettingStore settings;
+    private final OnTheBench bench;
 
-    QuickCheckController(TubeStore tubes, SettingStore settings) {
+    QuickCheckController(TubeStore tubes, SettingStore settings, OnTheBench bench) {
         this.tubes = tubes;
         this.settings = settings;
+        this.bench = bench;
     }
 
     /** One way out of a question: what to type instead, and the address that has it typed. */
@@ -111,6 +114,7 @@ class QuickCheckController {
                         .filter(m -> !Meter.CLASSES.contains(m))
                         .toList());
         model.addAttribute("profiles", windows);
+        model.addAttribute("waiting", bench.waiting());
         Map<String, String> typed = new LinkedHashMap<>();
         request.getParameterMap().forEach((name, values) -> {
             if (values.length > 0 && !values[0].isBlank()) {

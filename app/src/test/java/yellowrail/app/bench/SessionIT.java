@@ -274,6 +274,15 @@ class SessionIT extends AppIT {
                 .andExpect(content()
                         .string(containsString("DTSTART;VALUE=DATE:"
                                 + issued.recheckOn().toString().replace("-", ""))));
+        byte[] letter = mvc.perform(get("/bench/" + session + "/sheet.pdf").param("paper", "letter"))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        try (var document = Loader.loadPDF(letter)) {
+            assertThat(document.getNumberOfPages()).isEqualTo(1);
+            assertThat(document.getPage(0).getMediaBox().getWidth())
+                    .isCloseTo(612f, org.assertj.core.api.Assertions.within(1f));
+        }
         mvc.perform(get("/bench/" + session + "/card.pdf")).andExpect(content().contentType("application/pdf"));
         mvc.perform(get("/bench/" + session + "/readings.csv"))
                 .andExpect(content().string(containsString("PLATE,V1,421 V,421.0,V,SOAK,ON_TUBES_IN,no,yes")));

@@ -50,6 +50,20 @@ public enum Quantity {
     HEATER_UNLOADED(
             "heater volts, unloaded",
             Field.of("heater volts", Unit.VOLT, Prefix.NONE, 1, 60).aboveZero()),
+    /** At a socket's grid with its tube out, against the bias node: what remains is leakage. */
+    GRID_TUBE_OUT(
+            "grid volts, tube out",
+            Field.of("grid volts", Unit.VOLT, Prefix.NONE, 1, 150).signed()),
+    BIAS_NODE(
+            "bias node",
+            Field.of("bias node volts", Unit.VOLT, Prefix.NONE, 1, 150).signed()),
+    GRID_LEAK_OHMS(
+            "grid leak",
+            Field.of("the grid leak's ohms", Unit.OHM, Prefix.NONE, 10e3, 2e6).aboveZero()),
+    METER_OHMS(
+            "meter input",
+            Field.of("the meter's input resistance", Unit.OHM, Prefix.NONE, 1e5, 1e9)
+                    .aboveZero()),
     OUTPUT_VOLTS("volts across the load", Field.of("AC volts across the load", Unit.VOLT, Prefix.NONE, 0.01, 200)),
     DRIVEN_CATHODE("cathode volts at full drive", Field.of("cathode volts", Unit.VOLT, Prefix.NONE, 0.5, 150));
 

@@ -255,10 +255,10 @@ final class Rules {
                         ? Optional.empty()
                         : Optional.of("Residual volts are read after switching off and unplugging: declare off first.");
             }
-            case LOAD_OHMS, BLEEDER_OHMS -> {
+            case LOAD_OHMS, BLEEDER_OHMS, GRID_LEAK_OHMS, METER_OHMS -> {
                 return Optional.empty();
             }
-            case UNLOADED, HEATER_UNLOADED -> {
+            case UNLOADED, HEATER_UNLOADED, GRID_TUBE_OUT -> {
                 return power == Power.ON_TUBES_OUT
                         ? Optional.empty()
                         : Optional.of("This is read with power on and the output tubes out; the amp is declared "
@@ -275,7 +275,7 @@ final class Rules {
                 }
                 return power.on() ? Optional.empty() : offNow(power);
             }
-            case MAINS, GRID -> {
+            case MAINS, GRID, BIAS_NODE -> {
                 return power.on() ? Optional.empty() : offNow(power);
             }
             default -> {
@@ -309,7 +309,8 @@ final class Rules {
 
     private Optional<String> pointOf(Event.Read e) {
         return switch (e.quantity()) {
-            case MAINS, CHOKE, LOAD_OHMS, BLEEDER_OHMS, HEATER, HEATER_UNLOADED, OUTPUT_VOLTS -> Optional.empty();
+            case MAINS, CHOKE, LOAD_OHMS, BLEEDER_OHMS, HEATER, HEATER_UNLOADED, OUTPUT_VOLTS, BIAS_NODE, METER_OHMS ->
+                Optional.empty();
             case CURRENT, SENSE_OHMS, HALF_PRIMARY_OHMS, DRIVEN_CATHODE ->
                 session.plan().amp().groups().stream().anyMatch(g -> g.name().equals(e.point()))
                         ? Optional.empty()

@@ -339,6 +339,44 @@ class RailTest {
     }
 
     @Test
+    void aGridReadWithItsTubeOutTellsALeakFromTheMetersLoad() {
+        Bench bench = Bench.pair(Purpose.FAULT)
+                .preflight()
+                .enters(Stop.DRAINED)
+                .drained()
+                .enters(Stop.TUBES_OUT);
+        assertThat(bench.tell(Bench.read(Quantity.GRID_TUBE_OUT, "V2", -41.8)).orElseThrow())
+                .contains("output tubes out");
+        bench.did(new Event.Declared(Power.ON_TUBES_OUT)).reads(Quantity.GRID_TUBE_OUT, "V2", -41.8);
+        assertThat(LeakTest.of(bench.session)).isEmpty();
+        bench.reads(Quantity.BIAS_NODE, "", -44.1).reads(Quantity.GRID_LEAK_OHMS, "V2", 180e3);
+        assertThat(LeakTest.of(bench.session).get("V2").remaining()).isCloseTo(1.5, within(0.05));
+        bench.reads(Quantity.METER_OHMS, "", 2e6);
+        assertThat(LeakTest.of(bench.session).get("V2").finding()).isFalse();
+    }
+
+    @Test
+    void theBalanceControlIsSwungBothWaysAndJudged() {
+        Bench bench = new Bench(Plan.usual(
+                Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL_AND_BALANCE, 2, false),
+                Purpose.YEARLY_CHECK,
+                Meter.FINE));
+        bench.poweredUp().enters(Stop.WARM_UP).round(31, 31, 398).minutes(1);
+        bench.did(new Event.Turned("balance control", Optional.of(Event.Way.CW), ""))
+                .round(36, 28, 398);
+        assertThat(Swing.of(bench.session, bench.judged())).isEmpty();
+        bench.minutes(1).did(new Event.Turned("balance control", Optional.of(Event.Way.CCW), ""));
+        bench.round(28.1, 35.8, 398);
+        assertThat(Swing.of(bench.session, bench.judged()).orElseThrow().symmetric())
+                .isTrue();
+        bench.minutes(1).did(new Event.Turned("balance control", Optional.of(Event.Way.CCW), ""));
+        bench.round(31, 33, 398);
+        assertThat(Swing.of(bench.session, bench.judged()).orElseThrow().symmetric())
+                .isFalse();
+        assertThat(Swing.of(Bench.pair(Purpose.FAULT).session, bench.judged())).isEmpty();
+    }
+
+    @Test
     void cathodeBiasGetsTheResistorInsteadOfATurn() {
         Bench bench = new Bench(Plan.usual(
                 Bench.amp(BiasScheme.CATHODE, ControlLayout.CATHODE_SHARED, 2, true), Purpose.NEW_TUBES, Meter.FINE));
