@@ -444,6 +444,9 @@ final class Rules {
             }
             case TUBES_OUT -> tubesOut(missing);
             case TUBES_IN -> {
+                if (session.power(now) == Power.ON_TUBES_OUT) {
+                    missing.add("Declare the amp off and drain it: the tubes go in then.");
+                }
                 require(missing, Check.KEYS);
                 for (String socket : session.sockets()) {
                     if (!session.ticked(Check.GLOWS, socket)) {
