@@ -1,0 +1,68 @@
+package yellowrail.core.stage;
+
+import java.util.List;
+
+/**
+ * One driven cycle of a stage, or its idle with a drive of zero.
+ *
+ * @param drive peak grid volts of each side, V
+ * @param watts power into the load, all harmonics, W
+ * @param fundamentalWatts power of the fundamental, W
+ * @param harmonics share of harmonics 2 to 9 in the fundamental
+ * @param supplyVolts average B+ under this load, V
+ * @param screenVolts average screen node, V (ultralinear, triode: B+)
+ * @param cathodeVolts average volts of each cathode group, V; empty with fixed bias
+ * @param tubes averages and extremes of each tube
+ * @param plateMost highest plate volts to chassis of any side, V
+ * @param plateLeast lowest, V
+ * @param standingDifference the difference of the sides' average currents, which magnetises the core, A
+ */
+public record Cycle(
+        double drive,
+        double watts,
+        double fundamentalWatts,
+        List<Double> harmonics,
+        double supplyVolts,
+        double screenVolts,
+        List<Double> cathodeVolts,
+        List<TubeCycle> tubes,
+        double plateMost,
+        double plateLeast,
+        double standingDifference) {
+    /**
+     * One tube over the cycle.
+     *
+     * @param plateAmperes average, A
+     * @param screenAmperes average, A
+     * @param plateWatts average dissipation, W
+     * @param screenWatts average, W
+     * @param plateMost largest plate current, A
+     * @param plateLeast smallest, A
+     */
+    public record TubeCycle(
+            double plateAmperes,
+            double screenAmperes,
+            double plateWatts,
+            double screenWatts,
+            double plateMost,
+            double plateLeast) {}
+
+    public Cycle {
+        harmonics = List.copyOf(harmonics);
+        cathodeVolts = List.copyOf(cathodeVolts);
+        tubes = List.copyOf(tubes);
+    }
+
+    /** Total harmonic distortion from harmonics 2 to 9, as a share of the fundamental. */
+    public double distortion() {
+        return Math.sqrt(harmonics.stream().mapToDouble(h -> h * h).sum());
+    }
+
+    public double hottestPlateWatts() {
+        return tubes.stream().mapToDouble(TubeCycle::plateWatts).max().orElse(0);
+    }
+
+    public double hottestScreenWatts() {
+        return tubes.stream().mapToDouble(TubeCycle::screenWatts).max().orElse(0);
+    }
+}

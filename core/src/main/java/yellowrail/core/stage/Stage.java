@@ -1,0 +1,123 @@
+package yellowrail.core.stage;
+
+import java.util.List;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.Topology;
+
+/**
+ * An output stage to be computed.
+ *
+ * @param tap share of the primary the screens are tapped at, above 0 and below 1; used with ultralinear only
+ * @param supplyVolts B+ without load, V
+ * @param supplyOhms source resistance of the supply, Ω
+ * @param screenSupplyVolts a screen supply of its own without load, V; NaN when the screens are fed from B+
+ * @param screenFeedOhms common screen feed resistor, Ω (pentode)
+ * @param halfPrimaryOhms winding resistance of a half primary (single-ended: the primary), Ω
+ * @param loadOhms load plate to plate (single-ended: at the primary), Ω
+ * @param tubes 1 to 4 a side; single-ended on side 0 only
+ */
+public record Stage(
+        Topology topology,
+        Connection connection,
+        double tap,
+        double supplyVolts,
+        double supplyOhms,
+        double screenSupplyVolts,
+        double screenFeedOhms,
+        double halfPrimaryOhms,
+        double loadOhms,
+        List<StageTube> tubes,
+        Biasing biasing) {
+    public Stage {
+        tubes = List.copyOf(tubes);
+        within("supply volts", supplyVolts, 20, 2000, "V");
+        within("supply ohms", supplyOhms, 0, 20e3, "Ω");
+        if (!Double.isNaN(screenSupplyVolts)) {
+            within("screen supply volts", screenSupplyVolts, 20, 1000, "V");
+        }
+        within("screen feed ohms", screenFeedOhms, 0, 100e3, "Ω");
+        within("half-primary ohms", halfPrimaryOhms, 0, 5e3, "Ω");
+        within("load ohms", loadOhms, 50, 10e6, "Ω");
+        if (connection == Connection.ULTRALINEAR && !(tap > 0 && tap < 1)) {
+            throw new IllegalArgumentException(
+                    "an ultralinear tap lies between 0 and 100 %, not at " + 100 * tap + " %");
+        }
+        long a = tubes.stream().filter(t -> t.side() == 0).count();
+        long b = tubes.size() - a;
+        boolean pushPull = topology == Topology.PUSH_PULL;
+        if (a < 1 || a > 4 || b > 4 || (pushPull ? b < 1 : b > 0)) {
+            throw new IllegalArgumentException((pushPull
+                            ? "push-pull takes 1 to 4 tubes on each side"
+                            : "single-ended takes 1 to 4 tubes on one side")
+                    + ", not " + a + " and " + b);
+        }
+    }
+
+    private static void within(String what, double value, double low, double high, String unit) {
+        if (!(value >= low && value <= high)) {
+            throw new IllegalArgumentException(
+                    what + " of " + value + " " + unit + "; " + low + " to " + high + " " + unit);
+        }
+    }
+
+    public boolean pushPull() {
+        return topology == Topology.PUSH_PULL;
+    }
+
+    /** Which share of the plate's swing the screens follow: 0 pentode, the tap, or 1 triode. */
+    public double screenTap() {
+        return connection == Connection.PENTODE ? 0 : connection == Connection.TRIODE ? 1 : tap;
+    }
+
+    /** The load one half primary sees with both halves driven: a quarter plate to plate, or the whole primary. */
+    public double halfLoad() {
+        return pushPull() ? loadOhms / 4 : loadOhms;
+    }
+
+    public Stage withLoad(double ohms) {
+        return new Stage(
+                topology,
+                connection,
+                tap,
+                supplyVolts,
+                supplyOhms,
+                screenSupplyVolts,
+                screenFeedOhms,
+                halfPrimaryOhms,
+                ohms,
+                tubes,
+                biasing);
+    }
+
+    public Stage biased(Biasing other) {
+        return new Stage(
+                topology,
+                connection,
+                tap,
+                supplyVolts,
+                supplyOhms,
+                screenSupplyVolts,
+                screenFeedOhms,
+                halfPrimaryOhms,
+                loadOhms,
+                tubes,
+                other);
+    }
+
+    /** The same stage at another mains: B+ and screens scale; a grid supply that follows the mains scales too. */
+    public Stage atMains(double factor, boolean biasFollows) {
+        double grid = biasFollows ? factor : 1;
+        return new Stage(
+                topology,
+                connection,
+                tap,
+                supplyVolts * factor,
+                supplyOhms,
+                screenSupplyVolts * factor,
+                screenFeedOhms,
+                halfPrimaryOhms,
+                loadOhms,
+                tubes,
+                new Biasing(biasing.gridA() * grid, biasing.gridB() * grid, biasing.cathodeOhms(), biasing.shared()));
+    }
+}

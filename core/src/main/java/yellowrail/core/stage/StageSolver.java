@@ -1,0 +1,474 @@
+package yellowrail.core.stage;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Solves a stage over one cycle of a sine. Per instant a damped Newton on the plate volts of each side and the screen
+ * volts of each tube; around it a Newton on the averages (B+, screen node, standing difference, cathode volts), whose
+ * slopes come from the same factored systems. No grid current: the drive ends where a grid reaches zero volts.
+ *
+ * <p>Not thread-safe: each solver keeps its arrays and warm starts from what it solved last.
+ */
+public final class StageSolver {
+    /** 32 instants are within 0.07 % in power and heat; twice that leaves harmonics up to the ninth clean. */
+    private static final int SAMPLES = 64;
+
+    private static final int INNER_STEPS = 60;
+    private static final int OUTER_STEPS = 60;
+    private static final double INNER_VOLTS = 1e-8;
+    private static final double OUTER_VOLTS = 1e-6;
+    private static final double[] SINE = new double[SAMPLES];
+
+    static {
+        for (int j = 0; j < SAMPLES; j++) {
+            SINE[j] = Math.sin(2 * Math.PI * j / SAMPLES);
+        }
+    }
+
+    private final Stage stage;
+    private final int sides;
+    private final int tubeCount;
+    private final int unknowns;
+    private final int cathodes;
+    private final int averages;
+    private final boolean pentode;
+    private final double tap;
+    private final double load;
+    private final StageTube[] tubes;
+    private final TubePoint[] points;
+    private final Dense inner;
+    private final Dense outer;
+    private final double[] residual;
+    private final double[] trial;
+    private final double[][] held;
+    private final double[][] sensitivity;
+    private double[] mean;
+
+    public StageSolver(Stage stage) {
+        this.stage = stage;
+        this.tubes = stage.tubes().toArray(new StageTube[0]);
+        this.sides = stage.pushPull() ? 2 : 1;
+        this.tubeCount = tubes.length;
+        this.unknowns = sides + tubeCount;
+        boolean resistor = stage.biasing().cathodeOhms() > 0;
+        this.cathodes = !resistor ? 0 : stage.biasing().shared() ? 1 : tubeCount;
+        this.pentode = stage.screenTap() == 0;
+        this.averages = 3 + cathodes;
+        this.tap = stage.screenTap();
+        this.load = stage.halfLoad();
+        this.points = new TubePoint[tubeCount];
+        for (int t = 0; t < tubeCount; t++) {
+            points[t] = new TubePoint();
+        }
+        this.inner = new Dense(unknowns);
+        this.outer = new Dense(averages);
+        this.residual = new double[unknowns];
+        this.trial = new double[unknowns];
+        this.held = new double[SAMPLES][];
+        this.sensitivity = new double[averages][unknowns];
+    }
+
+    /** The idle state. */
+    public Cycle idle() {
+        if (mean == null) {
+            mean = start();
+        }
+        return solve(0, 1);
+    }
+
+    /**
+     * One level of drive.
+     *
+     * @param peak grid volts, zero or above
+     * @throws NoSolution when the equations do not converge, saying at which drive
+     */
+    public Cycle driven(double peak) {
+        if (mean == null) {
+            idle();
+        }
+        return solve(peak, SAMPLES);
+    }
+
+    /** The drive at which the first grid reaches zero volts; with cathode bias the driven cathode volts count. */
+    public double fullDrive() {
+        double volts = room(idle());
+        if (cathodes == 0) {
+            return volts;
+        }
+        for (int i = 0; i < 40; i++) {
+            double next = room(driven(volts));
+            if (Math.abs(next - volts) < 1e-6 * Math.max(1, next)) {
+                return next;
+            }
+            volts = next;
+        }
+        return volts;
+    }
+
+    private double room(Cycle cycle) {
+        double least = Double.POSITIVE_INFINITY;
+        for (int t = 0; t < tubeCount; t++) {
+            double cathode = cathodes == 0 ? 0 : cycle.cathodeVolts().get(cathodes == 1 ? 0 : t);
+            least = Math.min(least, cathode - bias(t));
+        }
+        return Math.max(0, least);
+    }
+
+    private double bias(int t) {
+        return (tubes[t].side() == 0 ? stage.biasing().gridA() : stage.biasing().gridB()) + tubes[t].gridOffset();
+    }
+
+    // Averages: B+, screen node, standing difference, then the cathode groups.
+
+    private double[] start() {
+        double[] first = new double[averages];
+        first[0] = 0.95 * stage.supplyVolts();
+        first[1] = Double.isNaN(stage.screenSupplyVolts()) ? first[0] : stage.screenSupplyVolts();
+        for (int c = 0; c < cathodes; c++) {
+            first[3 + c] = 0.05 * stage.supplyVolts();
+        }
+        return first;
+    }
+
+    private double cathodeVolts(int t) {
+        return cathodes == 0 ? 0 : mean[3 + (cathodes == 1 ? 0 : t)];
+    }
+
+    private int cathodeColumn(int t) {
+        return cathodes == 0 ? -1 : 3 + (cathodes == 1 ? 0 : t);
+    }
+
+    private Cycle solve(double peak, int samples) {
+        double[] before = mean.clone();
+        double worst = Double.POSITIVE_INFINITY;
+        for (int step = 0; step < OUTER_STEPS; step++) {
+            Sums sums = new Sums(tubeCount, averages);
+            for (int j = 0; j < samples; j++) {
+                instant(peak * SINE[j], j, step == 0 && samples == 1);
+                sums.add(this);
+            }
+            double[] miss = sums.miss(this, samples);
+            double now = largest(miss);
+            if (now < OUTER_VOLTS) {
+                return cycle(peak, samples);
+            }
+            if (!Double.isFinite(now)) {
+                break;
+            }
+            worst = Math.min(worst, now);
+            sums.jacobian(this, samples, outer.matrix());
+            if (!outer.factor(averages)) {
+                break;
+            }
+            outer.solve(averages, miss);
+            advance(miss, step);
+        }
+        mean = before;
+        throw new NoSolution("The stage could not be solved at a drive of "
+                + yellowrail.core.reading.Show.significant(peak, 3)
+                + " V peak: its averages did not settle (nearest " + yellowrail.core.reading.Show.significant(worst, 2)
+                + " V).");
+    }
+
+    /** A step of the averages, held to what a supply can do in one. */
+    private void advance(double[] miss, int step) {
+        double most = 0;
+        for (int i = 0; i < averages; i++) {
+            double size = i == 2 ? Math.abs(miss[i]) * load : Math.abs(miss[i]);
+            most = Math.max(most, size);
+        }
+        double limit = (step < 20 ? 0.3 : 0.1) * stage.supplyVolts();
+        double factor = most > limit ? limit / most : 1;
+        for (int i = 0; i < averages; i++) {
+            mean[i] -= factor * miss[i];
+        }
+        for (int c = 0; c < cathodes; c++) {
+            mean[3 + c] = Math.max(0, mean[3 + c]);
+        }
+    }
+
+    private double largest(double[] miss) {
+        double most = 0;
+        for (int i = 0; i < averages; i++) {
+            most = Math.max(most, i == 2 ? Math.abs(miss[i]) * load : Math.abs(miss[i]));
+        }
+        return most;
+    }
+
+    /** Solves one instant and leaves its currents, its factored system and its unknowns behind. */
+    private void instant(double drive, int j, boolean afresh) {
+        double[] u = held[j];
+        if (u == null || afresh) {
+            u = new double[unknowns];
+            double[] neighbour = j > 0 ? held[j - 1] : null;
+            if (neighbour != null) {
+                System.arraycopy(neighbour, 0, u, 0, unknowns);
+            } else {
+                Arrays.fill(u, 0, sides, mean[0]);
+                Arrays.fill(u, sides, unknowns, pentode ? mean[1] : mean[0]);
+            }
+            held[j] = u;
+        }
+        double miss = evaluate(u, drive);
+        for (int step = 0; step < INNER_STEPS && miss > INNER_VOLTS; step++) {
+            fill();
+            if (!inner.factor(unknowns)) {
+                throw new NoSolution("The stage could not be solved: its equations are singular at one instant.");
+            }
+            inner.solve(unknowns, residual);
+            double[] move = residual.clone();
+            double factor = 1;
+            double next = Double.POSITIVE_INFINITY;
+            for (int halving = 0; halving < 30; halving++) {
+                for (int i = 0; i < unknowns; i++) {
+                    trial[i] = u[i] - factor * move[i];
+                }
+                next = evaluate(trial, drive);
+                if (next < miss || next < INNER_VOLTS) {
+                    break;
+                }
+                factor /= 2;
+            }
+            if (!(next < miss) && next > 1e-5) {
+                throw new NoSolution("The stage could not be solved: one instant does not converge (nearest "
+                        + yellowrail.core.reading.Show.significant(miss, 2) + " V).");
+            }
+            System.arraycopy(trial, 0, u, 0, unknowns);
+            if (next >= miss) {
+                break;
+            }
+            miss = next;
+        }
+        fill();
+        inner.factor(unknowns);
+    }
+
+    /** Residuals of the equations at these unknowns; the largest, V. */
+    private double evaluate(double[] u, double drive) {
+        double plateA = 0;
+        double plateB = 0;
+        double screenA = 0;
+        double screenB = 0;
+        for (int t = 0; t < tubeCount; t++) {
+            StageTube tube = tubes[t];
+            double cathode = cathodeVolts(t);
+            double grid = bias(t) + (tube.side() == 0 ? drive : -drive) - cathode;
+            TubePoint p = points[t];
+            p.at(tube.model(), tube.scale(), u[tube.side()] - cathode, u[sides + t] - cathode, grid);
+            if (tube.side() == 0) {
+                plateA += p.plate;
+                screenA += p.screen;
+            } else {
+                plateB += p.plate;
+                screenB += p.screen;
+            }
+        }
+        double rdc = stage.halfPrimaryOhms();
+        double difference = plateA + tap * screenA - (plateB + tap * screenB);
+        double v = load * (difference - mean[2]);
+        residual[0] = u[0] - (mean[0] - rdc * (plateA + tap * screenA) - v);
+        if (sides == 2) {
+            residual[1] = u[1] - (mean[0] - rdc * (plateB + tap * screenB) + v);
+        }
+        double most = Math.max(Math.abs(residual[0]), sides == 2 ? Math.abs(residual[1]) : 0);
+        for (int t = 0; t < tubeCount; t++) {
+            boolean a = tubes[t].side() == 0;
+            double node = pentode
+                    ? mean[1]
+                    : mean[0] - rdc * tap * (a ? plateA + screenA : plateB + screenB) - (a ? tap : -tap) * v;
+            residual[sides + t] = u[sides + t] - (node - tubes[t].screenOhms() * points[t].screen);
+            most = Math.max(most, Math.abs(residual[sides + t]));
+        }
+        return Double.isNaN(most) ? Double.POSITIVE_INFINITY : most;
+    }
+
+    /** The matrix of the equations' slopes at the currents last evaluated. */
+    private void fill() {
+        double[][] m = inner.matrix();
+        double rdc = stage.halfPrimaryOhms();
+        for (int i = 0; i < unknowns; i++) {
+            Arrays.fill(m[i], 0, unknowns, 0);
+            m[i][i] = 1;
+        }
+        for (int t = 0; t < tubeCount; t++) {
+            TubePoint p = points[t];
+            int side = tubes[t].side();
+            double sign = side == 0 ? 1 : -1;
+            int column = sides + t;
+            double byPlate = p.plateByPlate + tap * p.screenByPlate;
+            double byScreen = p.plateByScreen + tap * p.screenByScreen;
+            for (int s = 0; s < sides; s++) {
+                double own = s == side ? rdc : 0;
+                double swing = (s == 0 ? load : -load) * sign;
+                m[s][side] += (own + swing) * byPlate;
+                m[s][column] += (own + swing) * byScreen;
+            }
+            m[column][side] += tubes[t].screenOhms() * p.screenByPlate;
+            m[column][column] += tubes[t].screenOhms() * p.screenByScreen;
+            if (!pentode) {
+                for (int other = 0; other < tubeCount; other++) {
+                    int row = sides + other;
+                    boolean same = tubes[other].side() == side;
+                    double swing = (tubes[other].side() == 0 ? tap : -tap) * load * sign;
+                    double drop = same ? rdc * tap : 0;
+                    m[row][side] += drop * (p.plateByPlate + p.screenByPlate) + swing * byPlate;
+                    m[row][column] += drop * (p.plateByScreen + p.screenByScreen) + swing * byScreen;
+                }
+            }
+        }
+    }
+
+    /** How the unknowns of this instant move with one average: −J⁻¹ ∂F/∂average, left in {@link #sensitivity}. */
+    void follow(int average) {
+        double[] right = sensitivity[average];
+        Arrays.fill(right, 0);
+        double rdc = stage.halfPrimaryOhms();
+        if (average == 0) {
+            Arrays.fill(right, 0, sides, 1);
+            if (!pentode) {
+                Arrays.fill(right, sides, unknowns, 1);
+            }
+        } else if (average == 1) {
+            if (pentode) {
+                Arrays.fill(right, sides, unknowns, 1);
+            }
+        } else if (average == 2) {
+            for (int s = 0; s < sides; s++) {
+                right[s] = s == 0 ? load : -load;
+            }
+            for (int t = 0; t < tubeCount && !pentode; t++) {
+                right[sides + t] = (tubes[t].side() == 0 ? tap : -tap) * load;
+            }
+        } else {
+            for (int t = 0; t < tubeCount; t++) {
+                if (cathodeColumn(t) != average) {
+                    continue;
+                }
+                // All three voltages of the tube fall together when its cathode rises.
+                TubePoint p = points[t];
+                double plate = -(p.plateByPlate + p.plateByScreen + p.plateByGrid);
+                double screen = -(p.screenByPlate + p.screenByScreen + p.screenByGrid);
+                int side = tubes[t].side();
+                double sign = side == 0 ? 1 : -1;
+                double moved = plate + tap * screen;
+                for (int s = 0; s < sides; s++) {
+                    right[s] -= ((s == side ? rdc : 0) + (s == 0 ? load : -load) * sign) * moved;
+                }
+                right[sides + t] -= tubes[t].screenOhms() * screen;
+                for (int other = 0; other < tubeCount && !pentode; other++) {
+                    boolean same = tubes[other].side() == side;
+                    double swing = (tubes[other].side() == 0 ? tap : -tap) * load * sign;
+                    right[sides + other] -= (same ? rdc * tap : 0) * (plate + screen) + swing * moved;
+                }
+            }
+        }
+        inner.solve(unknowns, right);
+    }
+
+    /** Change of a tube's plate current with one average, after {@link #follow}. */
+    double plateBy(int t, int average) {
+        TubePoint p = points[t];
+        double[] u = sensitivity[average];
+        double change = p.plateByPlate * u[tubes[t].side()] + p.plateByScreen * u[sides + t];
+        return cathodeColumn(t) == average ? change - (p.plateByPlate + p.plateByScreen + p.plateByGrid) : change;
+    }
+
+    double screenBy(int t, int average) {
+        TubePoint p = points[t];
+        double[] u = sensitivity[average];
+        double change = p.screenByPlate * u[tubes[t].side()] + p.screenByScreen * u[sides + t];
+        return cathodeColumn(t) == average ? change - (p.screenByPlate + p.screenByScreen + p.screenByGrid) : change;
+    }
+
+    // What the sums need to see.
+
+    TubePoint point(int t) {
+        return points[t];
+    }
+
+    double[] mean() {
+        return mean;
+    }
+
+    Stage stage() {
+        return stage;
+    }
+
+    double tap() {
+        return tap;
+    }
+
+    boolean pentode() {
+        return pentode;
+    }
+
+    int cathodes() {
+        return cathodes;
+    }
+
+    int columnOf(int t) {
+        return cathodeColumn(t);
+    }
+
+    private Cycle cycle(double peak, int samples) {
+        double[] v = new double[samples];
+        double[][] perTube = new double[tubeCount][6];
+        for (double[] t : perTube) {
+            t[5] = Double.POSITIVE_INFINITY;
+        }
+        double most = Double.NEGATIVE_INFINITY;
+        double least = Double.POSITIVE_INFINITY;
+        double square = 0;
+        for (int j = 0; j < samples; j++) {
+            double[] u = held[j];
+            evaluate(u, peak * SINE[j]);
+            double difference = 0;
+            for (int t = 0; t < tubeCount; t++) {
+                TubePoint p = points[t];
+                double sign = tubes[t].side() == 0 ? 1 : -1;
+                difference += sign * (p.plate + tap * p.screen);
+                double cathode = cathodeVolts(t);
+                double[] sum = perTube[t];
+                sum[0] += p.plate / samples;
+                sum[1] += p.screen / samples;
+                sum[2] += p.plate * (u[tubes[t].side()] - cathode) / samples;
+                sum[3] += p.screen * (u[sides + t] - cathode) / samples;
+                sum[4] = Math.max(sum[4], p.plate);
+                sum[5] = Math.min(sum[5], p.plate);
+            }
+            v[j] = load * (difference - mean[2]);
+            square += v[j] * v[j] / samples;
+            for (int s = 0; s < sides; s++) {
+                most = Math.max(most, u[s]);
+                least = Math.min(least, u[s]);
+            }
+        }
+        List<Double> harmonics = new ArrayList<>();
+        double fundamental = samples == 1 ? 0 : Harmonics.amplitude(v, 1);
+        for (int h = 2; h <= 9; h++) {
+            harmonics.add(fundamental > 1e-9 ? Harmonics.amplitude(v, h) / fundamental : 0);
+        }
+        List<Double> cathodeVolts = new ArrayList<>();
+        for (int c = 0; c < cathodes; c++) {
+            cathodeVolts.add(mean[3 + c]);
+        }
+        List<Cycle.TubeCycle> tubeCycles = new ArrayList<>();
+        for (double[] t : perTube) {
+            tubeCycles.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5]));
+        }
+        return new Cycle(
+                peak,
+                square / load,
+                fundamental * fundamental / 2 / load,
+                harmonics,
+                mean[0],
+                pentode ? mean[1] : mean[0],
+                cathodeVolts,
+                tubeCycles,
+                most,
+                least,
+                mean[2]);
+    }
+}

@@ -1,0 +1,97 @@
+package yellowrail.core.stage;
+
+/** Averages over a cycle and how they move with what they were computed from. */
+final class Sums {
+    private final double[] plate;
+    private final double[] screen;
+    private final double[][] plateBy;
+    private final double[][] screenBy;
+
+    Sums(int tubes, int averages) {
+        plate = new double[tubes];
+        screen = new double[tubes];
+        plateBy = new double[tubes][averages];
+        screenBy = new double[tubes][averages];
+    }
+
+    void add(StageSolver solver) {
+        int averages = plateBy[0].length;
+        for (int a = 0; a < averages; a++) {
+            solver.follow(a);
+        }
+        for (int t = 0; t < plate.length; t++) {
+            plate[t] += solver.point(t).plate;
+            screen[t] += solver.point(t).screen;
+            for (int a = 0; a < averages; a++) {
+                plateBy[t][a] += solver.plateBy(t, a);
+                screenBy[t][a] += solver.screenBy(t, a);
+            }
+        }
+    }
+
+    /** What each average is, less what its equation wants it to be. */
+    double[] miss(StageSolver solver, int samples) {
+        Stage stage = solver.stage();
+        double[] mean = solver.mean();
+        double[] miss = new double[mean.length];
+        double screens = 0;
+        double all = 0;
+        double difference = 0;
+        for (int t = 0; t < plate.length; t++) {
+            screens += screen[t] / samples;
+            all += plate[t] / samples;
+            difference += sign(stage, t) * (plate[t] + solver.tap() * screen[t]) / samples;
+        }
+        boolean own = !Double.isNaN(stage.screenSupplyVolts());
+        double fromSupply = solver.pentode() && own ? all : all + screens;
+        miss[0] = mean[0] - (stage.supplyVolts() - stage.supplyOhms() * fromSupply);
+        miss[1] = solver.pentode()
+                ? mean[1] - ((own ? stage.screenSupplyVolts() : mean[0]) - stage.screenFeedOhms() * screens)
+                : 0;
+        miss[2] = mean[2] - difference;
+        for (int c = 0; c < solver.cathodes(); c++) {
+            double through = 0;
+            for (int t = 0; t < plate.length; t++) {
+                if (solver.columnOf(t) == 3 + c) {
+                    through += (plate[t] + screen[t]) / samples;
+                }
+            }
+            miss[3 + c] = mean[3 + c] - stage.biasing().cathodeOhms() * through;
+        }
+        return miss;
+    }
+
+    void jacobian(StageSolver solver, int samples, double[][] m) {
+        Stage stage = solver.stage();
+        int averages = plateBy[0].length;
+        boolean own = !Double.isNaN(stage.screenSupplyVolts());
+        for (int a = 0; a < averages; a++) {
+            double screens = 0;
+            double all = 0;
+            double difference = 0;
+            for (int t = 0; t < plate.length; t++) {
+                screens += screenBy[t][a] / samples;
+                all += plateBy[t][a] / samples;
+                difference += sign(stage, t) * (plateBy[t][a] + solver.tap() * screenBy[t][a]) / samples;
+            }
+            double fromSupply = solver.pentode() && own ? all : all + screens;
+            m[0][a] = (a == 0 ? 1 : 0) + stage.supplyOhms() * fromSupply;
+            m[1][a] = (a == 1 ? 1 : 0)
+                    + (solver.pentode() ? (a == 0 && !own ? -1 : 0) + stage.screenFeedOhms() * screens : 0);
+            m[2][a] = (a == 2 ? 1 : 0) - difference;
+            for (int c = 0; c < solver.cathodes(); c++) {
+                double through = 0;
+                for (int t = 0; t < plate.length; t++) {
+                    if (solver.columnOf(t) == 3 + c) {
+                        through += (plateBy[t][a] + screenBy[t][a]) / samples;
+                    }
+                }
+                m[3 + c][a] = (a == 3 + c ? 1 : 0) - stage.biasing().cathodeOhms() * through;
+            }
+        }
+    }
+
+    private static double sign(Stage stage, int t) {
+        return stage.tubes().get(t).side() == 0 ? 1 : -1;
+    }
+}
