@@ -119,10 +119,8 @@ function refused(entry, answer) {
     const button = document.createElement('button');
     button.type = 'button';
     button.textContent = choice;
-    button.addEventListener('click', () => { field.value = choice; field.form.requestSubmit(); });
     place.append(button);
   });
-  kept.set(field.id, { value: field.value, said: place.innerHTML ? [...place.childNodes].map((n) => n.textContent).join(' ') : '' });
 }
 
 // The page follows the session; what is being typed stays.
@@ -130,7 +128,6 @@ let moveOn = null;
 let toTop = false;
 let refreshing = false;
 let newest = 0;
-const kept = new Map();
 const seq = () => Number(bench().dataset.seq);
 
 // Brings the page up to an entry's number; without one it looks once for what time alone has changed.
@@ -263,6 +260,13 @@ document.addEventListener('keydown', (event) => {
 });
 document.addEventListener('click', (event) => {
   if (event.target.closest('#show-keys')) document.getElementById('keys').showModal();
+  // What could have been meant: picking it records it.
+  const choice = event.target.closest('.complaint button');
+  if (choice) {
+    const field = choice.closest('form').querySelector('input[name=text], input[name=values]');
+    field.value = choice.textContent;
+    field.form.requestSubmit();
+  }
 });
 
 // Helpers, off until wanted: readings said back, and a tone that rises to 660 Hz at the target.

@@ -65,7 +65,12 @@ public final class Session {
     /** Adds an event that happened. */
     public void apply(Entry entry) {
         if (forgotten(entry.at())) {
-            begin(entry.at(), Power.UNDECLARED, context().limiter(), true);
+            // What was read before stays as it was if the amp was off; if it was on, nobody knows what went on.
+            begin(
+                    entry.at(),
+                    Power.UNDECLARED,
+                    context().limiter(),
+                    context().power().on());
             ticks.remove(key(Check.TUBES_COOL, ""));
         }
         boolean back = noteClock(entry);
@@ -119,6 +124,8 @@ public final class Session {
             aim = Optional.of(e);
         } else if (event instanceof Event.EmergencyStop) {
             declare(Power.OFF, at);
+            // After an alarm nothing that was read before counts as the present state.
+            afresh(at);
             stopped = true;
         } else if (event instanceof Event.Resumed) {
             stopped = false;

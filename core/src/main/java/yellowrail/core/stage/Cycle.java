@@ -15,6 +15,8 @@ import java.util.List;
  * @param tubes averages and extremes of each tube
  * @param plateMost highest plate volts to chassis of any side, V
  * @param plateLeast lowest, V
+ * @param supplyWatts what the unloaded supply gives, W
+ * @param resistorWatts heat in everything that is neither tube nor load: supply, feeds, windings, cathode resistors, W
  * @param standingDifference the difference of the sides' average currents, which magnetises the core, A
  */
 public record Cycle(
@@ -28,6 +30,8 @@ public record Cycle(
         List<TubeCycle> tubes,
         double plateMost,
         double plateLeast,
+        double supplyWatts,
+        double resistorWatts,
         double standingDifference) {
     /**
      * One tube over the cycle.

@@ -3,6 +3,7 @@ package yellowrail.core.stage;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import yellowrail.core.reading.Show;
 
 /**
  * Solves a stage over one cycle of a sine. Per instant a damped Newton on the plate volts of each side and the screen
@@ -17,6 +18,8 @@ public final class StageSolver {
 
     private static final int INNER_STEPS = 60;
     private static final int OUTER_STEPS = 60;
+    private static final int RAMP = 12;
+    private static final double LEAST_STEP = 1.0 / 256;
     private static final double INNER_VOLTS = 1e-8;
     private static final double OUTER_VOLTS = 1e-6;
     private static final double[] SINE = new double[SAMPLES];
@@ -140,9 +143,37 @@ public final class StageSolver {
         return cathodes == 0 ? -1 : 3 + (cathodes == 1 ? 0 : t);
     }
 
+    /** Straight at the wanted drive; where that fails, in steps from a smaller one. */
     private Cycle solve(double peak, int samples) {
         double[] before = mean.clone();
-        double worst = Double.POSITIVE_INFINITY;
+        try {
+            return settle(peak, samples);
+        } catch (NoSolution direct) {
+            if (samples == 1) {
+                throw direct;
+            }
+            System.arraycopy(before, 0, mean, 0, averages);
+            Arrays.fill(held, null);
+            try {
+                settle(0, 1);
+                for (int step = 1; step < RAMP; step++) {
+                    settle(peak * step / RAMP, samples);
+                }
+                return settle(peak, samples);
+            } catch (NoSolution ramped) {
+                mean = before;
+                Arrays.fill(held, null);
+                throw direct;
+            }
+        }
+    }
+
+    private Cycle settle(double peak, int samples) {
+        double nearest = Double.POSITIVE_INFINITY;
+        double last = Double.POSITIVE_INFINITY;
+        double[] from = mean.clone();
+        double[] move = new double[averages];
+        double factor = 1;
         for (int step = 0; step < OUTER_STEPS; step++) {
             Sums sums = new Sums(tubeCount, averages);
             for (int j = 0; j < samples; j++) {
@@ -154,35 +185,32 @@ public final class StageSolver {
             if (now < OUTER_VOLTS) {
                 return cycle(peak, samples);
             }
-            if (!Double.isFinite(now)) {
-                break;
+            if (now > last && factor > LEAST_STEP) {
+                // Too far: half the way from where the step began.
+                factor /= 2;
+                advance(from, move, factor);
+                continue;
             }
-            worst = Math.min(worst, now);
+            nearest = Math.min(nearest, now);
+            last = now;
+            factor = 1;
+            System.arraycopy(mean, 0, from, 0, averages);
             sums.jacobian(this, samples, outer.matrix());
-            if (!outer.factor(averages)) {
+            if (!Double.isFinite(now) || !outer.factor(averages)) {
                 break;
             }
             outer.solve(averages, miss);
-            advance(miss, step);
+            System.arraycopy(miss, 0, move, 0, averages);
+            factor = Math.min(1, 0.3 * stage.supplyVolts() / largest(move));
+            advance(from, move, factor);
         }
-        mean = before;
-        throw new NoSolution("The stage could not be solved at a drive of "
-                + yellowrail.core.reading.Show.significant(peak, 3)
-                + " V peak: its averages did not settle (nearest " + yellowrail.core.reading.Show.significant(worst, 2)
-                + " V).");
+        throw new NoSolution("The stage could not be solved at a drive of " + Show.significant(peak, 3)
+                + " V peak: its averages did not settle (nearest " + Show.significant(nearest, 2) + " V).");
     }
 
-    /** A step of the averages, held to what a supply can do in one. */
-    private void advance(double[] miss, int step) {
-        double most = 0;
+    private void advance(double[] from, double[] move, double factor) {
         for (int i = 0; i < averages; i++) {
-            double size = i == 2 ? Math.abs(miss[i]) * load : Math.abs(miss[i]);
-            most = Math.max(most, size);
-        }
-        double limit = (step < 20 ? 0.3 : 0.1) * stage.supplyVolts();
-        double factor = most > limit ? limit / most : 1;
-        for (int i = 0; i < averages; i++) {
-            mean[i] -= factor * miss[i];
+            mean[i] = from[i] - factor * move[i];
         }
         for (int c = 0; c < cathodes; c++) {
             mean[3 + c] = Math.max(0, mean[3 + c]);
@@ -233,7 +261,7 @@ public final class StageSolver {
             }
             if (!(next < miss) && next > 1e-5) {
                 throw new NoSolution("The stage could not be solved: one instant does not converge (nearest "
-                        + yellowrail.core.reading.Show.significant(miss, 2) + " V).");
+                        + Show.significant(miss, 2) + " V).");
             }
             System.arraycopy(trial, 0, u, 0, unknowns);
             if (next >= miss) {
@@ -421,6 +449,8 @@ public final class StageSolver {
         double most = Double.NEGATIVE_INFINITY;
         double least = Double.POSITIVE_INFINITY;
         double square = 0;
+        double winding = 0;
+        double screenResistors = 0;
         for (int j = 0; j < samples; j++) {
             double[] u = held[j];
             evaluate(u, peak * SINE[j]);
@@ -438,6 +468,8 @@ public final class StageSolver {
                 sum[4] = Math.max(sum[4], p.plate);
                 sum[5] = Math.min(sum[5], p.plate);
             }
+            winding += windingWatts() / samples;
+            screenResistors += screenResistorWatts() / samples;
             v[j] = load * (difference - mean[2]);
             square += v[j] * v[j] / samples;
             for (int s = 0; s < sides; s++) {
@@ -469,6 +501,64 @@ public final class StageSolver {
                 tubeCycles,
                 most,
                 least,
+                supplyWatts(perTube),
+                winding + screenResistors + steadyWatts(perTube),
                 mean[2]);
+    }
+
+    /** Heat in the windings at this instant: both currents flow in the tapped part. */
+    private double windingWatts() {
+        double heat = 0;
+        for (int s = 0; s < sides; s++) {
+            double plate = 0;
+            double screen = 0;
+            for (int t = 0; t < tubeCount; t++) {
+                if (tubes[t].side() == s) {
+                    plate += points[t].plate;
+                    screen += points[t].screen;
+                }
+            }
+            heat += stage.halfPrimaryOhms() * (plate * plate + tap * (2 * plate * screen + screen * screen));
+        }
+        return heat;
+    }
+
+    private double screenResistorWatts() {
+        double heat = 0;
+        for (int t = 0; t < tubeCount; t++) {
+            heat += tubes[t].screenOhms() * points[t].screen * points[t].screen;
+        }
+        return heat;
+    }
+
+    private double supplyWatts(double[][] perTube) {
+        double plates = 0;
+        double screens = 0;
+        for (double[] t : perTube) {
+            plates += t[0];
+            screens += t[1];
+        }
+        boolean own = pentode && !Double.isNaN(stage.screenSupplyVolts());
+        return own
+                ? stage.supplyVolts() * plates + stage.screenSupplyVolts() * screens
+                : stage.supplyVolts() * (plates + screens);
+    }
+
+    /** Heat where the average current flows: supply, screen feed, cathode resistors. */
+    private double steadyWatts(double[][] perTube) {
+        double plates = 0;
+        double screens = 0;
+        double cathodeHeat = 0;
+        for (int c = 0; c < cathodes; c++) {
+            cathodeHeat += mean[3 + c] * mean[3 + c] / stage.biasing().cathodeOhms();
+        }
+        for (double[] t : perTube) {
+            plates += t[0];
+            screens += t[1];
+        }
+        boolean own = pentode && !Double.isNaN(stage.screenSupplyVolts());
+        double fromSupply = own ? plates : plates + screens;
+        double feed = pentode ? stage.screenFeedOhms() * screens * screens : 0;
+        return stage.supplyOhms() * fromSupply * fromSupply + feed + cathodeHeat;
     }
 }

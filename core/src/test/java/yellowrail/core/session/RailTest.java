@@ -284,6 +284,20 @@ class RailTest {
     }
 
     @Test
+    void signingTheNextMorningIsFineButAnAlarmTakesTheProofAway() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
+        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().minutes(60 * 11);
+        bench.enters(Stop.SIGN_OFF);
+        assertThat(bench.outcome().proof().state()).isEqualTo(Proof.State.PROVEN);
+        assertThat(bench.session.locks(bench.now).hands()).isFalse();
+        Bench alarm = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
+        alarm.did(new Event.EmergencyStop("smell")).minutes(5).drained();
+        alarm.did(new Event.Resumed("a warm transformer, nothing else"));
+        assertThat(alarm.outcome().proof().state()).isEqualTo(Proof.State.NOT_SET);
+        assertThat(alarm.outcome().proof().open()).anyMatch(s -> s.contains("No tube was read"));
+    }
+
+    @Test
     void beforeAndAfterOfTheStory() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
         // Watts without a screen share, as in the story: the share is set to zero here.
