@@ -286,8 +286,8 @@ class RailTest {
     @Test
     void signingTheNextMorningIsFineButAnAlarmTakesTheProofAway() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
-        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().minutes(60 * 11);
-        bench.enters(Stop.SIGN_OFF);
+        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().enters(Stop.SIGN_OFF);
+        bench.minutes(60 * 11).did(new Event.Tiered("Minimal", "idle checked", true));
         assertThat(bench.outcome().proof().state()).isEqualTo(Proof.State.PROVEN);
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
         Bench alarm = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
