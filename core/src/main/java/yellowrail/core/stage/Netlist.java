@@ -1,0 +1,155 @@
+package yellowrail.core.stage;
+
+import java.util.Locale;
+import yellowrail.core.tube.TubeModel;
+
+/**
+ * A computed stage as a netlist in generic SPICE syntax: behavioural tubes, coupled windings, the load reflected to the
+ * primary. It starts from the computed averages, since a supply would take seconds to settle.
+ */
+public final class Netlist {
+    private static final double HENRIES = 200;
+    private static final double HERTZ = 1000;
+
+    private Netlist() {}
+
+    /** @param cycle the level of drive to run, with its averages */
+    public static String of(Stage stage, Cycle cycle) {
+        StringBuilder n = new StringBuilder();
+        boolean pentode = stage.screenTap() == 0;
+        double tap = stage.screenTap();
+        line(n, "* Output stage as computed, driven with %s V peak at %s Hz", num(cycle.drive()), num(HERTZ));
+        line(n, "* Averages of the supplies are held by large capacitors at their computed values.");
+        // In this form the capacitors carry what the averages say; over the few cycles run they do not move.
+        line(n, "Vb b 0 %s", num(cycle.supplyVolts()));
+        if (pentode) {
+            line(n, "Vs s 0 %s", num(cycle.screenVolts()));
+        }
+        int sides = stage.pushPull() ? 2 : 1;
+        for (int side = 0; side < sides; side++) {
+            winding(n, stage, cycle, side, pentode, tap);
+        }
+        couplings(n, sides, !pentode && tap < 1);
+        if (sides == 2) {
+            line(n, "Rload x0 x1 %s", num(stage.loadOhms()));
+        } else {
+            line(n, "Rload x0 b %s", num(stage.loadOhms()));
+        }
+        for (int t = 0; t < stage.tubes().size(); t++) {
+            tube(n, stage, cycle, t, pentode, tap);
+        }
+        line(n, ".options reltol=1e-5 abstol=1e-9 vntol=1e-6 method=gear maxord=2");
+        line(n, ".tran 2u 40m 30m 2u uic");
+        line(n, ".end");
+        return n.toString();
+    }
+
+    /**
+     * An ideal winding that starts at its average current, and its resistance behind it. The second side is wound the
+     * other way round.
+     */
+    private static void winding(StringBuilder n, Stage stage, Cycle cycle, int side, boolean pentode, double tap) {
+        double plate = 0;
+        double screen = 0;
+        for (int t = 0; t < stage.tubes().size(); t++) {
+            if (stage.tubes().get(t).side() == side) {
+                plate += cycle.tubes().get(t).plateAmperes();
+                screen += cycle.tubes().get(t).screenAmperes();
+            }
+        }
+        double ohms = Math.max(1e-3, stage.halfPrimaryOhms());
+        if (pentode || tap >= 1) {
+            coil(n, "L" + side, side, "b", "x" + side, HENRIES, pentode ? plate : plate + screen);
+            line(n, "Rw%d x%d p%d %s", side, side, side, num(ohms));
+            return;
+        }
+        coil(n, "Lt" + side, side, "b", "y" + side, HENRIES * tap * tap, plate + screen);
+        coil(n, "L" + side, side, "y" + side, "x" + side, HENRIES * (1 - tap) * (1 - tap), plate);
+        // Screen current flows in the tapped part only: the drops follow from both currents.
+        line(n, "Vm%d x%d m%d 0", side, side, side);
+        line(n, "Vt%d y%d n%d 0", side, side, side);
+        line(n, "Bw%d m%d p%d v=%s*(i(Vm%d)+%s*i(Vt%d))", side, side, side, num(ohms), side, num(tap), side);
+        line(n, "Bt%d n%d t%d v=%s*(i(Vm%d)+i(Vt%d))", side, side, side, num(ohms * tap), side, side);
+    }
+
+    private static void coil(
+            StringBuilder n, String name, int side, String from, String to, double henries, double amperes) {
+        if (side == 0) {
+            line(n, "%s %s %s %s ic=%s", name, from, to, num(henries), num(amperes));
+        } else {
+            line(n, "%s %s %s %s ic=%s", name, to, from, num(henries), num(-amperes));
+        }
+    }
+
+    private static void couplings(StringBuilder n, int sides, boolean tapped) {
+        java.util.List<String> names = new java.util.ArrayList<>();
+        for (int side = 0; side < sides; side++) {
+            if (tapped) {
+                names.add("Lt" + side);
+            }
+            names.add("L" + side);
+        }
+        int count = 0;
+        for (int i = 0; i < names.size(); i++) {
+            for (int j = i + 1; j < names.size(); j++) {
+                line(n, "K%d %s %s 0.9999999", count++, names.get(i), names.get(j));
+            }
+        }
+    }
+
+    private static void tube(StringBuilder n, Stage stage, Cycle cycle, int t, boolean pentode, double tap) {
+        StageTube tube = stage.tubes().get(t);
+        TubeModel m = tube.model();
+        Biasing b = stage.biasing();
+        double bias = (tube.side() == 0 ? b.gridA() : b.gridB()) + tube.gridOffset();
+        double cathode = cycle.cathodeVolts().isEmpty()
+                ? 0
+                : cycle.cathodeVolts().get(cycle.cathodeVolts().size() == 1 ? 0 : t);
+        line(n, "Vk%d k%d 0 %s", t, t, num(cathode));
+        line(
+                n,
+                "Vg%d g%d 0 sin(%s %s %s)",
+                t,
+                t,
+                num(bias),
+                num(tube.side() == 0 ? cycle.drive() : -cycle.drive()),
+                num(HERTZ));
+        String screen = pentode ? "s" : tap >= 1 ? "p" + tube.side() : "t" + tube.side();
+        line(n, "Rg2%d %s q%d %s", t, screen, t, num(Math.max(1e-3, tube.screenOhms())));
+        String vp = String.format(Locale.ROOT, "max(v(p%d,k%d),0)", tube.side(), t);
+        String vg2 = String.format(Locale.ROOT, "max(v(q%d,k%d),0.1)", t, t);
+        line(n, "Bx%d x%dn 0 v=%s*(1/%s+v(g%d,k%d)/%s)", t, t, num(m.kp()), num(m.mu()), t, t, vg2);
+        line(
+                n,
+                "Be%d e%dn 0 v=%s*pow(%s/%s*(max(v(x%dn),0)+ln(1+exp(-abs(v(x%dn))))),%s)",
+                t,
+                t,
+                num(tube.scale()),
+                vg2,
+                num(m.kp()),
+                t,
+                t,
+                num(m.ex()));
+        line(
+                n,
+                "Bp%d p%d k%d i=2*v(e%dn)/%s*atan(%s/%s)*(1+%s/%s)",
+                t,
+                tube.side(),
+                t,
+                t,
+                num(m.kg1()),
+                vp,
+                num(m.kvb()),
+                vp,
+                num(m.va()));
+        line(n, "Bs%d q%d k%d i=v(e%dn)/%s*(1+%s/(1+%s/%s))", t, t, t, t, num(m.kg2()), num(m.ks()), vp, num(m.vs()));
+    }
+
+    private static void line(StringBuilder n, String format, Object... values) {
+        n.append(String.format(Locale.ROOT, format, values)).append('\n');
+    }
+
+    private static String num(double value) {
+        return String.format(Locale.ROOT, "%.9g", value);
+    }
+}

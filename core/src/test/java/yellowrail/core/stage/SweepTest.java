@@ -1,0 +1,135 @@
+package yellowrail.core.stage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.TubeModels;
+
+class SweepTest {
+    /** 6L6GC, 460 V, 4.2 kΩ. */
+    private static Stage sixL6(double grid) {
+        return pair("6L6GC", 460, 90, 200, 470, 70, 4200, Biasing.fixed(grid));
+    }
+
+    /** EL34, 455 V, 3.4 kΩ, a stiff supply and a low load. */
+    private static Stage el34() {
+        return pair("EL34", 460, 50, 100, 470, 60, 3400, Biasing.fixed(-38));
+    }
+
+    private static Stage pair(
+            String type, double vbb, double rsrc, double feed, double rg2, double rdc, double load, Biasing biasing) {
+        var model = TubeModels.of(type).orElseThrow();
+        return new Stage(
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                vbb,
+                rsrc,
+                Double.NaN,
+                feed,
+                rdc,
+                load,
+                List.of(new StageTube(model, 0, 1, rg2, 0), new StageTube(model, 1, 1, rg2, 0)),
+                biasing);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.3,0.588", "0.5,0.658", "0.7,0.747", "0.9,0.900"})
+    void theHottestPlateOverDriveFollowsTheSolvedTable(double idle, double hottest) {
+        Stage stage = StageIdle.at(sixL6(-45), idle * 30);
+        assertThat(StageIdle.watts(stage)).isCloseTo(idle * 30, within(1e-6));
+        DriveSweep sweep = DriveSweep.of(stage, 24);
+        assertThat(sweep.hottestPlate().hottestPlateWatts() / 30).isCloseTo(hottest, within(0.01));
+        assertThat(sweep.full().watts()).isBetween(45.0, 57.0);
+    }
+
+    @Test
+    void classAEndsWhereTheSolvedStageSays() {
+        DriveSweep sweep = DriveSweep.of(StageIdle.at(sixL6(-45), 21), 40);
+        assertThat(sweep.classAWatts().orElseThrow()).isCloseTo(15, within(1.0));
+        assertThat(100 * sweep.distortionAt(1).orElseThrow()).isCloseTo(0.11, within(0.05));
+        assertThat(sweep.distortionAt(500)).isEmpty();
+        assertThat(sweep.plateMost()).isBetween(700.0, 800.0);
+    }
+
+    @Test
+    void aHighLoadOverloadsTheScreens() {
+        DriveSweep nominal = DriveSweep.of(StageIdle.at(sixL6(-45), 21), 16);
+        DriveSweep twice = DriveSweep.of(StageIdle.at(sixL6(-45), 21).withLoad(8400), 16);
+        assertThat(nominal.screenReaches(5)).isEmpty();
+        assertThat(twice.screenReaches(5).orElseThrow()).isBetween(0.5, 1.0);
+        assertThat(twice.hottestScreen().hottestScreenWatts())
+                .isGreaterThan(nominal.hottestScreen().hottestScreenWatts() * 1.4);
+    }
+
+    @Test
+    void cathodeBiasIdlesHottest() {
+        Stage stage = StageIdle.at(pair("EL84", 330, 150, 0, 0, 150, 8000, Biasing.cathode(130, true)), 11);
+        DriveSweep sweep = DriveSweep.of(stage, 16);
+        assertThat(sweep.hottestPlate().drive()).isZero();
+        assertThat(sweep.full().cathodeVolts().get(0))
+                .isGreaterThan(sweep.idle().cathodeVolts().get(0));
+    }
+
+    @Test
+    void theComputedTargetKeepsThePlatesInsideOrSaysThatNoneDoes() {
+        ComputedTarget easy = ComputedTarget.of(sixL6(-45), 30, 1, 1.1, true);
+        assertThat(easy.solved()).isTrue();
+        assertThat(easy.share()).isBetween(0.7, 0.85);
+        Stage set = StageIdle.at(sixL6(-45), easy.watts()).atMains(1.1, true);
+        assertThat(DriveSweep.of(set, 16).hottestPlate().hottestPlateWatts()).isLessThanOrEqualTo(30.01);
+        Stage hotter = StageIdle.at(sixL6(-45), easy.watts() + 0.6).atMains(1.1, true);
+        assertThat(DriveSweep.of(hotter, 16).hottestPlate().hottestPlateWatts()).isGreaterThan(30);
+        ComputedTarget constant = ComputedTarget.of(sixL6(-45), 30, 1, 1.1, false);
+        assertThat(constant.share()).isLessThan(easy.share());
+        ComputedTarget none = ComputedTarget.of(el34().withLoad(1700), 25, 1, 1.1, true);
+        assertThat(none.solved()).isFalse();
+        assertThat(none.reason()).contains("No idle keeps the plates inside");
+    }
+
+    @Test
+    void whatCannotBeIsRefusedWithItsLimit() {
+        assertThatThrownBy(() -> StageIdle.at(sixL6(-45), 500))
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("No bias reaches 500 W");
+        assertThatThrownBy(() -> sixL6(-45).withLoad(0)).hasMessageContaining("load ohms");
+        assertThatThrownBy(() -> sixL6(5)).hasMessageContaining("grid bias");
+        assertThatThrownBy(() -> DriveSweep.of(pair("6L6GC", 460, 90, 200, 470, 70, 4200, Biasing.fixed(0)), 8))
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("no room to drive");
+        var model = TubeModels.of("6L6GC").orElseThrow();
+        assertThatThrownBy(() -> new Stage(
+                        Topology.PUSH_PULL,
+                        Connection.ULTRALINEAR,
+                        1.2,
+                        460,
+                        90,
+                        Double.NaN,
+                        0,
+                        70,
+                        4200,
+                        List.of(new StageTube(model, 0, 1, 0, 0), new StageTube(model, 1, 1, 0, 0)),
+                        Biasing.fixed(-40)))
+                .hasMessageContaining("120");
+        assertThatThrownBy(() -> new Stage(
+                        Topology.SINGLE_ENDED,
+                        Connection.PENTODE,
+                        0,
+                        300,
+                        90,
+                        Double.NaN,
+                        0,
+                        70,
+                        5000,
+                        List.of(new StageTube(model, 0, 1, 0, 0), new StageTube(model, 1, 1, 0, 0)),
+                        Biasing.fixed(-40)))
+                .hasMessageContaining("single-ended takes");
+    }
+}
