@@ -9,6 +9,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -21,6 +22,9 @@ import org.junit.jupiter.api.BeforeEach;
 
 /** Drives the real pages in headless Chromium; no page may log an error or ask anything of another machine. */
 public abstract class BrowserIT extends AppIT {
+    /** How long a page may take on a busy machine before a test gives up. */
+    private static final int PATIENCE_MILLIS = 40_000;
+
     private static Playwright playwright;
     private static Browser browser;
 
@@ -31,6 +35,7 @@ public abstract class BrowserIT extends AppIT {
 
     @BeforeAll
     static void launch() {
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
@@ -61,7 +66,7 @@ public abstract class BrowserIT extends AppIT {
 
     protected Page tab() {
         Page tab = context.newPage();
-        tab.setDefaultTimeout(10_000);
+        tab.setDefaultTimeout(PATIENCE_MILLIS);
         tab.onConsoleMessage(m -> {
             // A refused form answers 4xx on purpose; Chromium logs that as an error of its own.
             boolean refused = m.text().matches("Failed to load resource: .* status of (409|422|503).*");

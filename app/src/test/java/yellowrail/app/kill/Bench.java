@@ -83,7 +83,7 @@ final class Bench implements AutoCloseable {
         builder.environment().putAll(settings);
         builder.environment().put("YR_PORT", String.valueOf(port));
         app = builder.start();
-        for (int i = 0; i < 600; i++) {
+        for (int i = 0; i < 1800; i++) {
             if (answers()) {
                 return;
             }
