@@ -94,6 +94,16 @@ public final class StageSolver {
         return solve(peak, SAMPLES);
     }
 
+    /** What one tube went through in the cycle solved last: plate-to-cathode volts and plate amperes at each instant. */
+    public List<double[]> path(int tube, double peak) {
+        List<double[]> path = new ArrayList<>();
+        for (int j = 0; j < SAMPLES; j++) {
+            evaluate(held[j], peak * SINE[j]);
+            path.add(new double[] {held[j][tubes[tube].side()] - cathodeVolts(tube), points[tube].plate});
+        }
+        return path;
+    }
+
     /** The drive at which the first grid reaches zero volts; with cathode bias the driven cathode volts count. */
     public double fullDrive() {
         double volts = room(idle());
