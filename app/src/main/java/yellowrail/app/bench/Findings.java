@@ -109,7 +109,12 @@ final class Findings {
             }
         }
         if (session.locks(now).ohms()) {
-            good("Hands may go in and ohms may be measured.");
+            String open = "Hands may go in and ohms may be measured.";
+            if (session.residualsReadTwice()) {
+                good(open);
+            } else {
+                open(open + " Read every node again after 60 s: capacitors recover part of their charge.");
+            }
         } else if (session.locks(now).hands()) {
             open("Hands may go in. " + String.join(" ", session.locks(now).why()));
         }
@@ -118,10 +123,13 @@ final class Findings {
     private void headroom() {
         for (SupplyNode node : session.nodes()) {
             session.last(Quantity.UNLOADED, node.name()).ifPresent(r -> {
-                Optional<Double> mains =
-                        session.last(Quantity.MAINS, "").map(m -> m.typed().value());
+                Optional<Double> mains = mainsNear(r).map(m -> m.typed().value());
                 Mains amp = session.plan().amp().mains().at(mains);
-                Headroom headroom = Headroom.of(node, Math.abs(r.typed().value()), amp);
+                Headroom headroom = Headroom.of(
+                        node,
+                        Math.abs(r.typed().value()),
+                        session.plan().meter().limit(r.typed()),
+                        amp);
                 switch (headroom.state()) {
                     case WITHIN -> good(headroom.sentence());
                     case OVER -> over(headroom.sentence());

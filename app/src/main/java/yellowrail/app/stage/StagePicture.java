@@ -114,7 +114,7 @@ record StagePicture(
                 Show.significant(plate.hottestPlateWatts(), 3) + " W",
                 Show.fixed(100 * plate.hottestPlateWatts() / rated, 0) + " % of " + Show.plain(rated, 3) + " W, "
                         + where(plate, full) + near(plate.hottestPlateWatts(), rated, PLATE_BAND),
-                tone(plate.hottestPlateWatts(), rated, PLATE_BAND)));
+                tone(plate.hottestPlateWatts(), rated)));
         boolean known = !Double.isNaN(screenRated);
         tiles.add(new Tile(
                 "Hottest screen",
@@ -122,7 +122,7 @@ record StagePicture(
                 (known ? "of " + Show.plain(screenRated, 3) + " W, " : "limit not published, ")
                         + where(screen, full)
                         + (known ? near(screen.hottestScreenWatts(), screenRated, SCREEN_BAND) : ""),
-                !known ? "unknown" : tone(screen.hottestScreenWatts(), screenRated, SCREEN_BAND)));
+                !known ? "unknown" : tone(screen.hottestScreenWatts(), screenRated)));
         boolean volts = !Double.isNaN(plateVolts);
         double highest = Math.max(idle.plateMost(), full.supplyVolts());
         tiles.add(new Tile(
@@ -130,13 +130,13 @@ record StagePicture(
                 Show.si(highest, Unit.VOLT, 3),
                 (volts ? "of " + Show.si(plateVolts, Unit.VOLT, 3) : "limit not published") + "; peak "
                         + Show.si(sweep.plateMost(), Unit.VOLT, 3) + ", no peak limit published",
-                !volts ? "unknown" : highest > plateVolts ? "over" : "good"));
+                !volts ? "unknown" : tone(highest, plateVolts)));
         return tiles;
     }
 
-    /** Green only when the limit lies outside the model's own band. */
-    private static String tone(double value, double limit, double band) {
-        return value > limit ? "over" : value * (1 + band) > limit ? "open" : "good";
+    /** Never green: a model at one mains voltage is no all-clear. */
+    private static String tone(double value, double limit) {
+        return value > limit ? "over" : "open";
     }
 
     private static String near(double value, double limit, double band) {

@@ -24,6 +24,9 @@ final class Assembly {
     /** A first mains reading so soon after a round still tells of it. */
     private static final long MAINS_AFTER_MILLIS = 10 * 60_000L;
 
+    /** Readings of one state belong together when they are no further apart, as volts and currents do. */
+    static final long TOGETHER_MILLIS = 10 * 60_000L;
+
     private static final Set<Quantity> LIVE = Set.of(
             Quantity.CURRENT,
             Quantity.INDIVIDUAL,
@@ -83,11 +86,17 @@ final class Assembly {
         for (Quantity quantity : LIVE) {
             values.put(quantity, new HashMap<>());
         }
-        now.forEach(r -> values.get(r.quantity()).put(r.point(), r.typed()));
+        now.stream()
+                .filter(r -> fresh(r, now))
+                .forEach(r -> values.get(r.quantity()).put(r.point(), r.typed()));
         Map<String, Taken> volts = carried(now, before, Quantity.PLATE);
         volts.forEach((socket, r) -> values.get(Quantity.PLATE).put(socket, r.typed()));
         for (Quantity other : List.of(Quantity.CATHODE, Quantity.SCREEN)) {
-            carried(now, before, other).forEach((socket, r) -> values.get(other).putIfAbsent(socket, r.typed()));
+            carried(now, before, other).forEach((socket, r) -> {
+                if (fresh(r, now)) {
+                    values.get(other).putIfAbsent(socket, r.typed());
+                }
+            });
         }
         Optional<Double> mains = mains(session, now);
         return new RoundReadings(
@@ -106,6 +115,24 @@ final class Assembly {
                 values.get(Quantity.SCREEN_DROP),
                 Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
                 pairings(session, now, before, volts));
+    }
+
+    /**
+     * What stands beside the currents counts only while it is about as new as the newest of them; a single tube's current
+     * behind a shared point likewise, so that an old one does not speak for a mean that moved. Plate volts are judged by
+     * their own pairing, and a point's current is the newest there is.
+     */
+    private static boolean fresh(Taken reading, List<Taken> now) {
+        boolean judgedElsewhere = reading.quantity() == Quantity.PLATE || reading.quantity() == Quantity.CURRENT;
+        return judgedElsewhere || newestCurrent(now) - reading.at() <= TOGETHER_MILLIS;
+    }
+
+    private static long newestCurrent(List<Taken> now) {
+        return now.stream()
+                .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)
+                .mapToLong(Taken::at)
+                .max()
+                .orElse(Long.MIN_VALUE);
     }
 
     private static Map<String, Taken> carried(List<Taken> now, List<Taken> before, Quantity quantity) {
@@ -136,7 +163,7 @@ final class Assembly {
     private static Optional<Taken> currentOf(Session session, List<Taken> now, Socket socket) {
         String group = session.plan().amp().groupOf(socket.name()).name();
         Optional<Taken> alone = now.stream()
-                .filter(r -> r.quantity() == Quantity.INDIVIDUAL && r.point().equals(socket.name()))
+                .filter(r -> r.quantity() == Quantity.INDIVIDUAL && r.point().equals(socket.name()) && fresh(r, now))
                 .reduce((a, b) -> b);
         return alone.or(() -> now.stream()
                 .filter(r -> r.quantity() == Quantity.CURRENT && r.point().equals(group))

@@ -123,6 +123,15 @@ public final class Curves {
         return all;
     }
 
+    /** When the newest current of the present stretch was read; zero when there is none. */
+    long newestAt() {
+        return present().stream()
+                .flatMap(c -> c.taken().stream())
+                .mapToLong(Taken::at)
+                .max()
+                .orElse(0);
+    }
+
     /** The curves of the present stretch. */
     public List<Curve> present() {
         int stretch = session.context().stretch();

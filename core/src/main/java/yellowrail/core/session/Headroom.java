@@ -20,8 +20,12 @@ public record Headroom(State state, String sentence) {
         UNKNOWN
     }
 
-    /** @param unloaded V as read, {@code mains} as it was then */
-    public static Headroom of(SupplyNode node, double unloaded, Mains mains) {
+    /**
+     * @param unloaded V as read
+     * @param limit limit of error of that reading, V
+     * @param mains as it was then
+     */
+    public static Headroom of(SupplyNode node, double unloaded, double limit, Mains mains) {
         if (node.nodeRatedVolts().isEmpty()) {
             return new Headroom(
                     State.UNKNOWN,
@@ -43,6 +47,12 @@ public record Headroom(State state, String sentence) {
                     State.OVER,
                     node.name() + ": " + at + " is more than the " + Show.si(rated, Unit.VOLT, 3)
                             + " its capacitors are rated for. Switch off: they can burst." + share);
+        }
+        if (now.isPresent() && highest * (1 + limit / unloaded) > rated) {
+            return new Headroom(
+                    State.UNKNOWN,
+                    node.name() + ": " + at + ", and the " + Show.si(rated, Unit.VOLT, 3)
+                            + " of its capacitors lie inside the meter's error." + share);
         }
         return now.isEmpty()
                 ? new Headroom(

@@ -28,6 +28,12 @@ import yellowrail.core.tube.TubeModels;
 
 /** A session judged: its rounds, where it stands now, what the supply does, and what to do next to the idle. */
 public final class Judged {
+    /**
+     * How well one meter repeats a sum of currents: its gain cancels in a difference, its last digits do not. Two counts of
+     * a reading in the upper part of a 2000-count range.
+     */
+    private static final double TOTAL_REPEATS = 0.002;
+
     /** One round with its answer. */
     public record JudgedRound(SessionRound round, RoundAnswer answer) {}
 
@@ -125,7 +131,7 @@ public final class Judged {
         return Optional.of(new SupplySag.Load(
                 total,
                 volts,
-                0.002 * total,
+                TOTAL_REPEATS * total,
                 2 * digit,
                 judged.round().readings().mains()));
     }

@@ -94,13 +94,19 @@ public record Proof(State state, List<String> open) {
                     + Show.plain(session.plan().soakMinutes(), 3) + " min are needed.");
             return;
         }
+        long behind = Curves.of(session).newestAt()
+                - curve.get().taken().get(curve.get().taken().size() - 1).at();
+        if (behind > Assembly.TOGETHER_MILLIS) {
+            open.add(name + " was last read " + behind / 60_000
+                    + " min before the newest reading: read every position together.");
+        }
         double last = curve.get().warm().get(readings - 1).minutes();
         Stability stability = Stability.of(name, curve.get().sinceOn(), last);
         if (!stability.stable()) {
             open.add(stability.sentence());
         }
         Drift drift = curve.get().drift();
-        if (drift.kind().rising() || drift.kind() == Drift.Kind.FALLING) {
+        if (!drift.allowsProof(curve.get().warm())) {
             open.add(drift.sentence());
         }
     }

@@ -265,7 +265,7 @@ final class Rules {
                                 + power.words() + ".");
             }
             case GRID_COLDEST -> {
-                return power.on() ? Optional.empty() : offNow(power);
+                return power.on() ? Optional.empty() : powerNeeded(power, "");
             }
             case GRID_HOTTEST -> {
                 if (power == Power.ON_TUBES_IN && e.reason().isBlank()) {
@@ -273,19 +273,19 @@ final class Rules {
                             "The hottest end is not looked for with tubes conducting: a plate can glow within"
                                     + " seconds. Find it with the output tubes out, or say why it must be now.");
                 }
-                return power.on() ? Optional.empty() : offNow(power);
+                return power.on() ? Optional.empty() : powerNeeded(power, "");
             }
             case MAINS, GRID, BIAS_NODE -> {
-                return power.on() ? Optional.empty() : offNow(power);
+                return power.on() ? Optional.empty() : powerNeeded(power, "");
             }
             default -> {
-                return power == Power.ON_TUBES_IN ? Optional.empty() : offNow(power);
+                return power == Power.ON_TUBES_IN ? Optional.empty() : powerNeeded(power, " and the tubes in");
             }
         }
     }
 
-    private static Optional<String> offNow(Power power) {
-        return Optional.of("This is read with power on and the tubes in; the amp is declared " + power.words()
+    private static Optional<String> powerNeeded(Power power, String also) {
+        return Optional.of("This is read with power on" + also + "; the amp is declared " + power.words()
                 + ". Declare its state first.");
     }
 

@@ -381,6 +381,14 @@ public final class Session {
         return since;
     }
 
+    /** Whether every node was read a second time, a minute or more after the first since switching off. */
+    public boolean residualsReadTwice() {
+        return nodes().stream()
+                .map(n -> residuals(n.name()))
+                .allMatch(read -> !read.isEmpty()
+                        && read.get(read.size() - 1).at() - read.get(0).at() >= Rules.SECOND_READING_MILLIS);
+    }
+
     public Locks locks(long now) {
         return new Rules(this, now).locks();
     }

@@ -88,6 +88,19 @@ public record Drift(
                         + ".");
     }
 
+    /**
+     * Whether a position may be proven with this drift: neither rising nor falling, and, where three readings are too few
+     * to tell, moving no faster than a steady one does.
+     */
+    public boolean allowsProof(List<Sample> samples) {
+        if (kind == Kind.TOO_FEW) {
+            return !samples.isEmpty()
+                    && Math.abs(Line.slope(samples)) * 30
+                            <= STEADY_SHARE * samples.get(samples.size() - 1).amperes();
+        }
+        return !kind.rising() && kind != Kind.FALLING;
+    }
+
     private static Kind kind(double last, double early, double later, double late, double lastFive, double overall) {
         double worst = Math.max(Math.abs(late), Math.abs(later));
         if (worst * 30 <= STEADY_SHARE * last && lastFive < Stability.WITHIN) {

@@ -397,6 +397,34 @@ class NeverProvenFalselyTest {
                 "mains typed of another land",
                 true,
                 () -> soak(good(), 5, 9, b -> b.reads(Quantity.MAINS, "", 120).round(31.6, 31.3, 398)));
+        plant("three readings that rise three per cent", false, () -> {
+            Bench bench = soak(good(), 0, 0, b -> {});
+            for (double milli : new double[] {30.5, 31.0, 31.5}) {
+                pass(milli, 31.3, 398).accept(bench.minutes(16));
+            }
+            return bench;
+        });
+        plant("one tube left out for the last hour", false, () -> {
+            Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
+            for (int i = 0; i < 6; i++) {
+                bench.minutes(10)
+                        .reads(Quantity.MAINS, "", 230)
+                        .reads(Quantity.PLATE, "V1", 398)
+                        .reads(Quantity.CURRENT, "V1", 31.6 * Bench.OHMS / 1000);
+            }
+            return bench;
+        });
+        plant("singles an hour old behind a mean read now", true, () -> {
+            Bench bench = soak(shared(), 5, 9, b -> {
+                b.reads(Quantity.MAINS, "", 230).reads(Quantity.PLATE, "V1", 398);
+                b.reads(Quantity.CURRENT, "all", 4 * 0.0316 * 0.5);
+                for (int i = 0; i < 4; i++) {
+                    b.reads(Quantity.INDIVIDUAL, "V" + (i + 1), 0.0316);
+                }
+            });
+            bench.minutes(60).reads(Quantity.MAINS, "", 230).reads(Quantity.PLATE, "V1", 398);
+            return bench.reads(Quantity.CURRENT, "all", 4 * 0.0316 * 0.5);
+        });
         plant("ohms measured with a leftover charge stay locked", true, () -> {
             Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED);
             bench.reads(Quantity.RESIDUAL, "reservoir", 8).reads(Quantity.RESIDUAL, "bias", 0.2);

@@ -45,7 +45,10 @@ class RailTest {
         assertThat(bench.session.missing(Stop.DRAINED, bench.now).get(0)).contains("second time 60 s");
         bench.reads(Quantity.SENSE_OHMS, "V1", 9.9);
         // Power re-arms everything.
-        bench.drained().enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN));
+        assertThat(bench.session.residualsReadTwice()).isFalse();
+        bench.drained();
+        assertThat(bench.session.residualsReadTwice()).isTrue();
+        bench.enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
         assertThat(bench.tell(Bench.read(Quantity.SENSE_OHMS, "V1", 9.94))).isPresent();
         bench.minutes(1).did(new Event.Declared(Power.OFF));
@@ -136,12 +139,18 @@ class RailTest {
     void headroomAtHighestMainsSharesBetweenASeriesPair() {
         SupplyNode pair = new SupplyNode("reservoir", Optional.empty(), Optional.of(250.0), 2);
         Mains mains = new Mains(Optional.of(230.0), 230, 207, 253);
-        assertThat(Headroom.of(pair, 440, mains).state()).isEqualTo(Headroom.State.WITHIN);
-        assertThat(Headroom.of(pair, 440, mains).sentence()).contains("484 V").contains("242 V each");
-        assertThat(Headroom.of(pair, 466, mains).state()).isEqualTo(Headroom.State.OVER);
-        assertThat(Headroom.of(pair, 440, mains.at(Optional.empty())).state()).isEqualTo(Headroom.State.UNKNOWN);
+        assertThat(Headroom.of(pair, 440, 1, mains).state()).isEqualTo(Headroom.State.WITHIN);
+        assertThat(Headroom.of(pair, 440, 1, mains).sentence())
+                .contains("484 V")
+                .contains("242 V each");
+        assertThat(Headroom.of(pair, 466, 1, mains).state()).isEqualTo(Headroom.State.OVER);
+        assertThat(Headroom.of(pair, 440, 1, mains.at(Optional.empty())).state())
+                .isEqualTo(Headroom.State.UNKNOWN);
         SupplyNode unknown = SupplyNode.single("screens", Optional.empty(), Optional.empty());
-        assertThat(Headroom.of(unknown, 440, mains).state()).isEqualTo(Headroom.State.UNKNOWN);
+        assertThat(Headroom.of(unknown, 440, 1, mains).state()).isEqualTo(Headroom.State.UNKNOWN);
+        // A rating inside the meter's error is not within.
+        assertThat(Headroom.of(pair, 453, 3, mains).state()).isEqualTo(Headroom.State.UNKNOWN);
+        assertThat(Headroom.of(pair, 453, 1, mains).state()).isEqualTo(Headroom.State.WITHIN);
     }
 
     @Test
