@@ -9,6 +9,7 @@ import java.util.Optional;
 import yellowrail.app.pictures.DriftChart;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.app.rounds.Provenance;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.adjust.Preferred;
@@ -193,26 +194,10 @@ final class Panels {
                 s.measured()
                         ? WattStrip.of(answer, judged.window(), judged.amp().ceilingShare(), name)
                         : Optional.empty(),
-                provenance(s),
+                Provenance.of(s),
                 normalised(name),
                 answer.verdict().reasons(),
                 answer.formulas());
-    }
-
-    private static String provenance(SocketAnswer s) {
-        String volts = s.question()
-                .plate()
-                .volts()
-                .map(v -> "Plate at " + v.echo() + " "
-                        + s.question().plate().reference().words()
-                        + (s.voltsFrom().equals(s.socket().name()) ? "" : " (read at " + s.voltsFrom() + ")") + "; ")
-                .orElse("Plate volts not read; ");
-        String meter = s.question()
-                .reading()
-                .map(r -> "the meter showed " + r.echo() + " "
-                        + s.question().method().words() + ".")
-                .orElse("no current read.");
-        return volts + meter;
     }
 
     /** Watts carried to nominal mains, where the mains is off it. */

@@ -137,32 +137,11 @@ public record RoundView(
                 provenance(round, socket));
     }
 
-    /** The sentence a reading was entered with, read back. */
     private static String provenance(Round round, SocketAnswer socket) {
-        StringBuilder text = new StringBuilder();
-        socket.question()
-                .plate()
-                .volts()
-                .ifPresent(v -> text.append("Plate at ")
-                        .append(v.echo())
-                        .append(' ')
-                        .append(socket.question().plate().reference().words())
-                        .append(
-                                socket.voltsFrom().equals(socket.socket().name())
-                                        ? ""
-                                        : " (read at " + socket.voltsFrom() + ")")
-                        .append("; "));
-        socket.question()
-                .reading()
-                .ifPresent(r -> text.append("the meter showed ")
-                        .append(r.echo())
-                        .append(' ')
-                        .append(socket.question().method().words())
-                        .append(". "));
-        text.append(round.holding(Quantity.GRID, socket.socket().name())
-                .map(g -> "Grid at " + g.echo() + " (supporting, no watts follow from it). ")
-                .orElse(""));
-        return text.toString().strip();
+        return Provenance.of(socket)
+                + round.holding(Quantity.GRID, socket.socket().name())
+                        .map(g -> " Grid at " + g.echo() + " (supporting, no watts follow from it).")
+                        .orElse("");
     }
 
     private static String provenance(Round round) {

@@ -200,11 +200,11 @@ public final class Session {
     }
 
     private void markWhatIsDone(Stop target, long at) {
-        Rules rules = new Rules(this, at);
+        Needs needs = new Needs(this, at);
         for (Stop stop : stops()) {
             if (stop.compareTo(target) < 0
                     && !marks.containsKey(stop)
-                    && rules.missing(stop).isEmpty()) {
+                    && needs.missing(stop).isEmpty()) {
                 marks.put(stop, Mark.DONE);
             }
         }
@@ -213,7 +213,7 @@ public final class Session {
     /** A stop that was skipped and then done after all is done. */
     private void redeem(long at) {
         Mark mark = marks.get(here);
-        if (mark != null && !mark.done() && new Rules(this, at).missing(here).isEmpty()) {
+        if (mark != null && !mark.done() && new Needs(this, at).missing(here).isEmpty()) {
             marks.put(here, Mark.DONE);
         }
     }
@@ -386,16 +386,16 @@ public final class Session {
         return nodes().stream()
                 .map(n -> residuals(n.name()))
                 .allMatch(read -> !read.isEmpty()
-                        && read.get(read.size() - 1).at() - read.get(0).at() >= Rules.SECOND_READING_MILLIS);
+                        && read.get(read.size() - 1).at() - read.get(0).at() >= Needs.SECOND_READING_MILLIS);
     }
 
     public Locks locks(long now) {
-        return new Rules(this, now).locks();
+        return new Needs(this, now).locks();
     }
 
     /** What a stop still wants, one sentence each; empty when it is done. */
     public List<String> missing(Stop stop, long now) {
-        return new Rules(this, now).missing(stop);
+        return new Needs(this, now).missing(stop);
     }
 
     /** All that replaying must bring back, for comparison. */
