@@ -61,6 +61,15 @@ document.addEventListener('DOMContentLoaded', () => {
   document.querySelectorAll('form[data-draft]').forEach(keepDraft);
 });
 
+// A file of lines goes into the field that takes them typed.
+document.addEventListener('change', async (event) => {
+  const into = event.target.dataset && event.target.dataset.into;
+  if (!into || !event.target.files.length) return;
+  const field = document.getElementById(into);
+  field.value = await event.target.files[0].text();
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+});
+
 // Times are the reader's own.
 document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.page time[data-at]').forEach((t) => {
   if (Number(t.dataset.at)) t.textContent = new Date(Number(t.dataset.at)).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });

@@ -69,6 +69,7 @@ async function send() {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify({ id: next.id, kind: next.kind, device, madeAt: next.madeAt, sentAt: Date.now(), fields: next.fields }),
+          signal: AbortSignal.timeout(10000),
         });
       } catch (away) {
         response = null;
@@ -89,6 +90,7 @@ async function send() {
     if (last) await refresh(last);
   } finally {
     sending = false;
+    if (newest > seq()) refresh(newest);
   }
 }
 
@@ -102,6 +104,9 @@ function accepted(entry, answer) {
   if (entry.kind === 'read') {
     readBack(`${entry.label || ''} ${answer.echo}`);
     moveOn = field ? field.id : moveOn;
+    // A panel that was already under way may have brought this entry: then nothing else moves on.
+    const following = answer.seq && answer.seq <= seq() && moveOn && nextField(moveOn);
+    if (following) { following.focus(); moveOn = null; }
   }
   if (entry.kind === 'enter') { moveOn = null; toTop = true; }
 }
@@ -234,7 +239,12 @@ document.addEventListener('change', (event) => { if (event.target.tagName === 'S
 let source;
 function listen() {
   source = new EventSource(`/bench/${session}/stream`);
-  const look = (event) => refresh(Number(event.data));
+  // While an entry of this device is under way its answer comes first: it moves on to the next field with the new panel,
+  // and what is typed then lands in no field that was meant before.
+  const look = (event) => {
+    newest = Math.max(newest, Number(event.data));
+    if (!sending) refresh(newest);
+  };
   source.addEventListener('hello', (event) => { look(event); send(); });
   source.addEventListener('changed', look);
   source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(listen, 2000); };

@@ -1,23 +1,37 @@
 // The stage's page: sends what is typed, draws what comes back. Every figure is the server's.
+import { operatingChart } from './stage-chart.js';
+import { heat, distortion } from './stage-curves.js';
+import { Sweeps } from './stage-sweeps.js';
+import { tiles, limits } from './stage-tiles.js';
+
 const form = document.getElementById('stage');
-const d3 = window.d3;
+const by = (id) => document.getElementById(id);
+const points = JSON.parse(form.dataset.points || '[]');
+const sweeps = new Sweeps();
+// More does not fit in an address.
+const MOST_MEASURED = 2500;
 let asked = 0;
 let shown = 0;
 let underway = false;
 let wanted = false;
+let rest = 0;
 
 function query() {
-  return new URLSearchParams(new FormData(form)).toString();
+  const data = new FormData(form);
+  if ((data.get('measured') || '').length > MOST_MEASURED) data.delete('measured');
+  return new URLSearchParams(data).toString();
 }
 function outputs() {
   const value = (name) => form.elements[name].value;
-  document.getElementById('out-idle').textContent = `${value('idle')} %`;
-  document.getElementById('out-loadFactor').textContent = `× ${value('loadFactor')}`;
-  document.getElementById('out-mains').textContent = `${value('mains')} %`;
+  by('out-idle').textContent = `${value('idle')} %`;
+  by('out-loadFactor').textContent = `× ${value('loadFactor')}`;
+  by('out-mains').textContent = `${value('mains')} %`;
 }
 // One question at a time: while a slider moves, only the newest place is asked for next.
 async function ask() {
   outputs();
+  sweeps.stop();
+  clearTimeout(rest);
   if (underway) { wanted = true; return; }
   underway = true;
   try {
@@ -26,101 +40,101 @@ async function ask() {
       const text = query();
       const number = ++asked;
       history.replaceState(null, '', `?${text}`);
-      document.getElementById('netlist').href = `/stage/netlist.cir?${text}`;
+      by('netlist').href = `/stage/netlist.cir?${text}`;
       const response = await fetch(`/stage/picture?${text}`).catch(() => null);
-      if (response && response.ok && number > shown) { shown = number; draw(await response.json()); }
+      if (!response || !response.ok) {
+        by('stage-said').textContent = 'No answer just now: what is shown belongs to an earlier setting. It is asked again with the next change.';
+      } else if (number > shown) {
+        shown = number;
+        draw(await response.json());
+      }
     } while (wanted);
   } finally {
     underway = false;
   }
+  // The sweeps begin when the slider rests; until then what they showed is marked as of another setting.
+  rest = setTimeout(() => {
+    // Heard once the slider rests, not with every move.
+    by('heard').textContent = [...document.querySelectorAll('.stage-body:not([hidden]) .tile')].slice(0, 5).map((t) => `${t.dataset.name} ${t.querySelector('.figure').textContent}`).join(', ');
+    sweeps.ask(query(), form);
+  }, 150);
 }
-form.addEventListener('input', ask);
+form.addEventListener('input', (event) => {
+  // The slider takes the idle over from a typed bias.
+  if (event.target.name === 'idle') form.elements.at.value = '';
+  ask();
+});
 form.addEventListener('submit', (event) => { event.preventDefault(); ask(); });
 
+function say(said) {
+  form.querySelectorAll('.at-field').forEach((s) => s.remove());
+  form.querySelectorAll('[aria-invalid]').forEach((f) => { f.removeAttribute('aria-invalid'); f.removeAttribute('aria-describedby'); });
+  Object.entries(said).forEach(([name, complaint]) => {
+    const field = form.elements[name];
+    if (!field || !field.insertAdjacentElement) return;
+    const line = document.createElement('span');
+    line.className = 'at-field complaint';
+    line.id = `say-${name}`;
+    line.textContent = complaint.sentence + (complaint.choices.length ? ` ${complaint.choices.join(' or ')}?` : '');
+    field.insertAdjacentElement('afterend', line);
+    field.setAttribute('aria-invalid', 'true');
+    field.setAttribute('aria-describedby', line.id);
+    const folded = field.closest('details');
+    if (folded) folded.open = true;
+  });
+}
+
 function draw(p) {
-  form.querySelectorAll('[aria-invalid]').forEach((f) => f.removeAttribute('aria-invalid'));
-  const said = Object.entries(p.said);
-  said.forEach(([name]) => { if (form.elements[name]) form.elements[name].setAttribute('aria-invalid', 'true'); });
-  document.getElementById('stage-said').textContent = [...said.map(([, s]) => s.sentence), p.trouble].filter(Boolean).join(' ');
-  document.querySelector('.stage-body').hidden = !p.chart;
-  if (!p.chart) return;
+  say(p.said);
+  by('stage-said').textContent = p.trouble;
+  if (form.elements.measured.value.length > MOST_MEASURED) say({ ...p.said, measured: { sentence: 'About a hundred lines fit here: keep longer tables as results of an amp.', choices: [] } });
+  ['.stage-body', '.curves', '.told-apart'].forEach((part) => { form.querySelector(part).hidden = !p.chart; });
+  by('accuracy').textContent = p.accuracy;
+  if (!p.chart) { sweeps.clear(); document.body.dataset.shown = shown; return; }
+  if (form.elements.at.value) {
+    form.elements.idle.value = p.idleShare;
+    by('out-idle').textContent = `${p.idleShare.toFixed(1)} %, from the typed bias`;
+  }
+  form.dataset.rated = p.ratedWatts;
   tiles(p.tiles);
-  chart(p);
-  curve('heat', p.heat.map((x) => [x.watts, 100 * x.value]), 'watts into the load', 'hottest plate, % of rating', 100);
-  curve('distortion', p.distortion.map((x) => [x.watts, 100 * x.value]), 'watts into the load', 'distortion, %', null);
-  document.getElementById('accuracy').textContent = p.accuracy;
+  limits(p.limits);
+  operatingChart(p, points);
+  heat(p.settings);
+  distortion(p.settings, p.measured);
+  kept(p.settings.slice(1));
   document.body.dataset.shown = shown;
 }
 
-const marks = { good: '■', over: '▲', unknown: '?', open: '' };
-function tiles(list) {
-  const box = document.getElementById('tiles');
-  box.replaceChildren(...list.map((t) => {
-    const tile = document.createElement('div');
-    tile.className = 'tile';
-    const part = (tag, css, text) => { const e = document.createElement(tag); e.className = css; e.textContent = text; tile.append(e); };
-    part('span', 'small-text', t.name);
-    part('span', `figure m tone-${t.tone}`, `${marks[t.tone] ? `${marks[t.tone]} ` : ''}${t.figure}`);
-    part('span', 'under', t.under);
-    return tile;
+// Settings kept beside this one stand in the address, as everything does.
+by('keep').addEventListener('click', () => {
+  const data = new FormData(form);
+  ['keep', 'measured', 'channel'].forEach((name) => data.delete(name));
+  const field = document.createElement('input');
+  field.type = 'hidden';
+  field.name = 'keep';
+  field.value = new URLSearchParams(data).toString();
+  const all = [...form.querySelectorAll('input[name=keep]')];
+  if (all.length > 1) all[0].remove();
+  form.append(field);
+  ask();
+});
+function kept(settings) {
+  by('kept').replaceChildren(...settings.map((s, i) => {
+    const item = document.createElement('li');
+    item.dataset.letter = 'AB'[i];
+    const name = document.createElement('b');
+    name.textContent = `${'AB'[i]}: ${s.label}. `;
+    const words = document.createElement('span');
+    words.textContent = s.trouble || `From ${'AB'[i]} to now: ${s.changes} `;
+    const drop = document.createElement('button');
+    drop.type = 'button';
+    drop.className = 'link';
+    drop.textContent = 'Take it away';
+    drop.setAttribute('aria-label', `Take setting ${'AB'[i]} away`);
+    drop.addEventListener('click', () => { form.querySelectorAll('input[name=keep]')[i].remove(); ask(); });
+    item.append(name, words, drop);
+    return item;
   }));
-}
-
-function axes(svg, x, y, box, xWords, yWords) {
-  svg.append('g').attr('class', 'axis').attr('transform', `translate(0,${box.bottom})`).call(d3.axisBottom(x).ticks(7));
-  svg.append('g').attr('class', 'axis').attr('transform', `translate(${box.left},0)`).call(d3.axisLeft(y).ticks(6));
-  svg.append('text').attr('x', box.right).attr('y', box.bottom + 30).attr('text-anchor', 'end').text(xWords);
-  svg.append('text').attr('x', box.left).attr('y', box.top - 8).text(yWords);
-}
-
-function chart(p) {
-  const c = p.chart;
-  const box = { left: 52, right: 740, top: 30, bottom: 390 };
-  const svg = d3.select('#chart');
-  svg.selectAll('*').remove();
-  const mostV = d3.max(c.curves[0].points, (d) => d.volts);
-  const mostI = 1.08 * Math.max(d3.max(c.path, (d) => d.amperes), 2.5 * c.idle.amperes);
-  const x = d3.scaleLinear([0, mostV], [box.left, box.right]);
-  const y = d3.scaleLinear([0, 1000 * mostI], [box.bottom, box.top]);
-  const line = d3.line((d) => x(d.volts), (d) => y(1000 * d.amperes));
-  svg.append('clipPath').attr('id', 'frame').append('rect').attr('x', box.left).attr('y', box.top).attr('width', box.right - box.left).attr('height', box.bottom - box.top);
-  const inside = svg.append('g').attr('clip-path', 'url(#frame)');
-  c.curves.forEach((curve) => {
-    inside.append('path').attr('class', 'curve').attr('d', line(curve.points));
-    const end = curve.points.filter((d) => 1000 * d.amperes <= y.domain()[1]).pop();
-    if (end) svg.append('text').attr('x', Math.min(box.right - 4, x(end.volts))).attr('y', Math.max(box.top + 12, y(1000 * end.amperes) - 4)).attr('text-anchor', 'end').text(curve.grid === 0 ? '0 V' : `−${Math.abs(curve.grid)} V`);
-  });
-  const hyperbola = d3.range(mostV / 80, mostV, mostV / 80).map((volts) => ({ volts, amperes: p.ratedWatts / volts }));
-  inside.append('path').attr('class', 'rating').attr('d', line(hyperbola));
-  if (Number.isFinite(p.plateVoltsRating)) {
-    svg.append('text').attr('x', x(p.plateVoltsRating) + 4).attr('y', box.top + 40).text(`${p.plateVoltsRating} V rated, DC`);
-    inside.append('line').attr('class', 'limit').attr('x1', x(p.plateVoltsRating)).attr('x2', x(p.plateVoltsRating)).attr('y1', box.top).attr('y2', box.bottom);
-  }
-  // The way back runs over the way out: half a cycle shows both.
-  const half = (points) => points.slice(points.length / 4, 3 * points.length / 4 + 1);
-  if (c.composite.length) inside.append('path').attr('class', 'composite').attr('d', line(half(c.composite)));
-  inside.append('path').attr('class', 'path').attr('d', line(half(c.path)));
-  inside.append('circle').attr('class', 'idle').attr('cx', x(c.idle.volts)).attr('cy', y(1000 * c.idle.amperes)).attr('r', 6);
-  axes(svg, x, y, box, 'plate to cathode, V', 'plate current of one tube, mA');
-  const label = svg.append('text').attr('class', 'name').attr('x', box.right).attr('y', box.top - 8).attr('text-anchor', 'end');
-  label.text(`screens at ${Math.round(c.screenVolts)} V · dashed one tube, dots both, red ${p.ratedWatts} W`);
-  svg.on('pointermove', (event) => {
-    const [px, py] = d3.pointer(event);
-    const volts = x.invert(px);
-    const milli = y.invert(py);
-    if (volts > 0 && milli > 0) label.text(`${volts.toFixed(0)} V, ${milli.toFixed(1)} mA: ${(volts * milli / 1000).toFixed(1)} W`);
-  });
-}
-
-function curve(id, points, xWords, yWords, limit) {
-  const box = { left: 42, right: 356, top: 28, bottom: 182 };
-  const svg = d3.select(`#${id}`);
-  svg.selectAll('*').remove();
-  const x = d3.scaleLinear([0, d3.max(points, (d) => d[0])], [box.left, box.right]).nice();
-  const y = d3.scaleLinear([0, Math.max(limit ? 1.1 * limit : 0, 1.05 * d3.max(points, (d) => d[1]))], [box.bottom, box.top]);
-  if (limit) svg.append('line').attr('class', 'limit').attr('x1', box.left).attr('x2', box.right).attr('y1', y(limit)).attr('y2', y(limit));
-  svg.append('path').attr('class', 'path').attr('d', d3.line((d) => x(d[0]), (d) => y(d[1]))(points));
-  axes(svg, x, y, box, xWords, yWords);
 }
 
 ask();

@@ -18,7 +18,6 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.target.Target;
 
 /** Describing an amp, and following a description by a new version. */
 @Controller
@@ -73,7 +72,7 @@ class AmpController {
             @RequestParam(defaultValue = "0") int seenVersion,
             Model model,
             HttpServletResponse response) {
-        List<String> targets = settings.windows().stream().map(Target::name).toList();
+        List<String> targets = settings.targetNames();
         AmpReader.Read read = AmpReader.read(form, tubes.catalogueOrLastKnown(), targets);
         Envelope envelope = new Envelope(ampId, versionId, seenVersion, seenVersion == 0);
         if (read.description().isEmpty()) {
@@ -110,7 +109,7 @@ class AmpController {
         model.addAttribute("form", form);
         model.addAttribute("said", complaints.byField());
         model.addAttribute("types", tubes.catalogueOrLastKnown().types());
-        model.addAttribute("windows", settings.windows());
+        model.addAttribute("targets", settings.targetNames());
         model.addAttribute("channels", AmpForms.channelsOf(form));
         model.addAttribute("points", pointNames(form));
         model.addAttribute("nodes", Math.min(12, Math.max(4, form.nodeName().size() + 1)));

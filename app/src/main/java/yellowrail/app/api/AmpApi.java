@@ -85,10 +85,7 @@ class AmpApi {
         if (request.id() == null || request.versionId() == null || request.description() == null) {
             throw ApiAdvice.at("id", "id, versionId and description are needed; ids are UUIDs made by the client.");
         }
-        AmpReader.Read read = AmpReader.read(
-                request.description(),
-                tubes.catalogue(),
-                settings.windows().stream().map(w -> w.name()).toList());
+        AmpReader.Read read = AmpReader.read(request.description(), tubes.catalogue(), settings.targetNames());
         if (read.description().isEmpty()) {
             throw new ApiRefused(read.complaints());
         }

@@ -21,6 +21,7 @@ import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
+import yellowrail.app.targets.Targets;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
@@ -34,11 +35,13 @@ class RoundApi {
     private final RoundStore rounds;
     private final AmpStore amps;
     private final SettingStore settings;
+    private final Targets targets;
 
-    RoundApi(RoundStore rounds, AmpStore amps, SettingStore settings) {
+    RoundApi(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets) {
         this.rounds = rounds;
         this.amps = amps;
         this.settings = settings;
+        this.targets = targets;
     }
 
     /** A stored reading. */
@@ -157,8 +160,7 @@ class RoundApi {
     @Operation(summary = "All rounds of an amp, oldest first")
     @GetMapping("/amps/{ampId}/rounds")
     List<RoundResult> all(@PathVariable UUID ampId) {
-        amps.amp(ampId);
-        List<Window> windows = settings.windows();
+        List<Window> windows = targets.windows(amps.amp(ampId));
         return rounds.rounds(ampId).stream()
                 .map(r -> RoundResult.of(r, windows))
                 .toList();
@@ -167,7 +169,8 @@ class RoundApi {
     @Operation(summary = "One round")
     @GetMapping("/rounds/{id}")
     RoundResult one(@PathVariable UUID id) {
-        return RoundResult.of(rounds.round(id), settings.windows());
+        Round round = rounds.round(id);
+        return RoundResult.of(round, targets.windows(round.amp()));
     }
 
     @Operation(summary = "Keep a round, all of it or nothing; the same id stores once")
@@ -182,7 +185,7 @@ class RoundApi {
         }
         String note = form.note() == null ? "" : form.note();
         return RoundResult.of(
-                rounds.keep(id, amp, read.takenAt(), read.state(), note, read.readings()), settings.windows());
+                rounds.keep(id, amp, read.takenAt(), read.state(), note, read.readings()), targets.windows(amp));
     }
 
     @Operation(summary = "Correct a reading by one that supersedes it")

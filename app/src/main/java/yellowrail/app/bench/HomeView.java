@@ -15,7 +15,7 @@ import yellowrail.app.amps.AmpStore;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
-import yellowrail.app.settings.SettingStore;
+import yellowrail.app.targets.Targets;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.session.Proof;
@@ -54,13 +54,13 @@ class HomeView {
     private final SessionStore sessions;
     private final AmpStore amps;
     private final RoundStore rounds;
-    private final SettingStore settings;
+    private final Targets targets;
 
-    HomeView(SessionStore sessions, AmpStore amps, RoundStore rounds, SettingStore settings) {
+    HomeView(SessionStore sessions, AmpStore amps, RoundStore rounds, Targets targets) {
         this.sessions = sessions;
         this.amps = amps;
         this.rounds = rounds;
-        this.settings = settings;
+        this.targets = targets;
     }
 
     Home now() {
@@ -113,7 +113,7 @@ class HomeView {
         List<Ranked> rows = new ArrayList<>();
         for (Amp amp : byId.values()) {
             Optional<RoundAnswer> answer =
-                    Optional.ofNullable(newest.get(amp.id())).map(r -> r.judged(settings.windows()));
+                    Optional.ofNullable(newest.get(amp.id())).map(r -> r.judged(targets.judging(amp)));
             Verdict.Place place = answer.map(a -> a.verdict().place()).orElse(Verdict.Place.UNKNOWN);
             Tone tone = answer.map(a -> Tone.of(a.verdict())).orElse(Tone.UNKNOWN);
             IssuedRow sheet = issued.get(amp.id());

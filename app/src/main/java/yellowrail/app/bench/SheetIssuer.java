@@ -6,9 +6,10 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import yellowrail.app.amps.Amp;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.rounds.RoundStore;
-import yellowrail.app.settings.SettingStore;
+import yellowrail.app.targets.Targets;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
@@ -19,7 +20,7 @@ import yellowrail.core.target.Target;
 @Component
 class SheetIssuer {
     private final SessionMapper mapper;
-    private final SettingStore settings;
+    private final Targets targets;
     private final CoreJson json;
     private final ITemplateEngine templates;
     private final Pdf pdf;
@@ -27,13 +28,13 @@ class SheetIssuer {
 
     SheetIssuer(
             SessionMapper mapper,
-            SettingStore settings,
+            Targets targets,
             CoreJson json,
             ITemplateEngine templates,
             Pdf pdf,
             RoundStore rounds) {
         this.mapper = mapper;
-        this.settings = settings;
+        this.targets = targets;
         this.json = json;
         this.templates = templates;
         this.pdf = pdf;
@@ -43,12 +44,13 @@ class SheetIssuer {
     /** What a session's readings are judged by, with its own types and today's windows. */
     Standards standards(BenchSession bench) {
         Session session = bench.state();
+        Amp amp = new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp());
         Optional<Target> maker = MeterText.understand(
                         session.plan().amp().makersFigure(),
                         session.plan().amp().groups().get(0).method().field())
                 .value()
                 .map(Target.MakersFigure::new);
-        return new Standards(bench.types(), settings.windows(), maker);
+        return new Standards(bench.types(), targets.windows(amp), maker);
     }
 
     SheetView view(BenchSession bench, long at) {

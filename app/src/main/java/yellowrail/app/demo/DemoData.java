@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.bench.SessionStore;
+import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -34,11 +35,13 @@ class DemoData implements ApplicationRunner {
     private final AmpStore amps;
     private final RoundStore rounds;
     private final SessionStore sessions;
+    private final ResultStore results;
 
-    DemoData(AmpStore amps, RoundStore rounds, SessionStore sessions) {
+    DemoData(AmpStore amps, RoundStore rounds, SessionStore sessions, ResultStore results) {
         this.amps = amps;
         this.rounds = rounds;
         this.sessions = sessions;
+        this.results = results;
     }
 
     @Override
@@ -52,6 +55,7 @@ class DemoData implements ApplicationRunner {
         reedling();
         avocet();
         Amp bittern = amps.amp(id("bittern"));
+        DemoResults.keep(results, bittern.id(), id("result/first"), id("result/second"));
         DemoSessions demo = new DemoSessions(sessions, bittern);
         demo.finished(id("session/finished"));
         demo.halfDone(id("session/half"));

@@ -18,7 +18,7 @@ import yellowrail.app.rounds.History;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.rounds.RoundView;
-import yellowrail.app.settings.SettingStore;
+import yellowrail.app.targets.Targets;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.target.Target.Window;
@@ -30,13 +30,13 @@ class OverviewController {
     private final AmpStore amps;
     private final RoundStore rounds;
     private final TubeStore tubes;
-    private final SettingStore settings;
+    private final Targets targets;
 
-    OverviewController(AmpStore amps, RoundStore rounds, TubeStore tubes, SettingStore settings) {
+    OverviewController(AmpStore amps, RoundStore rounds, TubeStore tubes, Targets targets) {
         this.amps = amps;
         this.rounds = rounds;
         this.tubes = tubes;
-        this.settings = settings;
+        this.targets = targets;
     }
 
     /** An amp in the list. */
@@ -45,14 +45,13 @@ class OverviewController {
     @GetMapping("/amps")
     String all(Model model) {
         Map<UUID, Round> newest = rounds.newest();
-        List<Window> windows = settings.windows();
         model.addAttribute(
                 "items",
                 amps.all().stream()
                         .map(a -> new Item(
                                 a,
                                 what(a.description()),
-                                Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, windows))))
+                                Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, targets.judging(a)))))
                         .toList());
         return "overview/amps";
     }
@@ -65,7 +64,7 @@ class OverviewController {
             Model model) {
         Amp amp = amps.amp(id);
         AmpDescription description = amp.description();
-        List<Window> windows = settings.windows();
+        List<Window> windows = targets.windows(amp);
         List<Round> all = rounds.rounds(id);
         Optional<Round> last = all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
         boolean fromBelow = !view.equals("above");
@@ -91,6 +90,7 @@ class OverviewController {
                         .flatMap(
                                 t -> PinFinder.of(t, description.groups().get(0).method(), fromBelow).stream())
                         .toList());
+        model.addAttribute("computed", targets.computed(amp));
         model.addAttribute("last", last.map(r -> RoundView.of(r, windows)));
         model.addAttribute("history", History.of(all, windows));
         return "overview/amp";
@@ -109,14 +109,16 @@ class OverviewController {
         List<Round> all = rounds.rounds(id);
         Optional<Round> second = pick(all, b, all.size() - 1);
         Optional<Round> first = pick(all, a, all.size() - 2);
-        model.addAttribute("amp", amps.amp(id));
-        model.addAttribute("history", History.of(all, settings.windows()));
+        Amp amp = amps.amp(id);
+        List<Window> windows = targets.windows(amp);
+        model.addAttribute("amp", amp);
+        model.addAttribute("history", History.of(all, windows));
         model.addAttribute("first", first.map(Round::id).orElse(null));
         model.addAttribute("second", second.map(Round::id).orElse(null));
         model.addAttribute(
                 "comparison",
                 first.isPresent() && second.isPresent()
-                        ? Optional.of(Comparison.of(first.get(), second.get(), settings.windows()))
+                        ? Optional.of(Comparison.of(first.get(), second.get(), windows))
                         : Optional.empty());
         return "overview/compare";
     }

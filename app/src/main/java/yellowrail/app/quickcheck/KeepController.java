@@ -60,10 +60,7 @@ class KeepController {
         CheckForm check = CheckForm.from(request::getParameter);
         UUID roundId = UUID.nameUUIDFromBytes((keepId + "/round").getBytes());
         UUID ampId = UUID.nameUUIDFromBytes((keepId + "/amp").getBytes());
-        AmpReader.Read amp = AmpReader.read(
-                amp(check, ampName),
-                tubes.catalogue(),
-                settings.windows().stream().map(w -> w.name()).toList());
+        AmpReader.Read amp = AmpReader.read(amp(check, ampName), tubes.catalogue(), settings.targetNames());
         Complaints complaints = amp.complaints();
         if (List.of("maplate", "supply").contains(or(check.method(), "own"))) {
             complaints.add(

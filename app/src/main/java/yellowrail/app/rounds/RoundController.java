@@ -22,6 +22,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.settings.SettingStore;
+import yellowrail.app.targets.Targets;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.AmpDescription;
@@ -35,11 +36,13 @@ class RoundController {
     private final RoundStore rounds;
     private final AmpStore amps;
     private final SettingStore settings;
+    private final Targets targets;
 
-    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings) {
+    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets) {
         this.rounds = rounds;
         this.amps = amps;
         this.settings = settings;
+        this.targets = targets;
     }
 
     @GetMapping("/amps/{ampId}/rounds/new")
@@ -120,7 +123,7 @@ class RoundController {
     @GetMapping("/rounds/{id}")
     String round(@PathVariable UUID id, Model model) {
         Round round = rounds.round(id);
-        model.addAttribute("round", RoundView.of(round, settings.windows()));
+        model.addAttribute("round", RoundView.of(round, targets.windows(round.amp())));
         return "rounds/round";
     }
 

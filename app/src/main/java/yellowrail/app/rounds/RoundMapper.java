@@ -24,4 +24,6 @@ interface RoundMapper {
     List<Reading> readingsOfAmp(@Param("ampId") UUID ampId);
 
     Optional<Reading> reading(@Param("id") UUID id);
+
+    long countReadings(@Param("ampId") UUID ampId);
 }

@@ -112,6 +112,11 @@ public class RoundStore {
                 .toList();
     }
 
+    /** How many readings an amp has, superseded ones included: it rises with every one. */
+    public long countReadings(UUID ampId) {
+        return mapper.countReadings(ampId);
+    }
+
     /** The newest round of every amp that has one. */
     public Map<UUID, Round> newest() {
         return mapper.newestOfEach().stream()

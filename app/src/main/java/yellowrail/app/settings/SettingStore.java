@@ -9,6 +9,7 @@ import org.springframework.stereotype.Service;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target.Window;
 
@@ -31,6 +32,14 @@ public class SettingStore {
     /** All target windows: the shipped ones in their order, edited where the builder did so, then the builder's own. */
     public List<Window> windows() {
         return windows.get();
+    }
+
+    /** Names an amp may choose its target from: the windows, and the one computed for its own stage. */
+    public List<String> targetNames() {
+        List<String> names =
+                new java.util.ArrayList<>(windows().stream().map(Window::name).toList());
+        names.add(ComputedTarget.NAME);
+        return List.copyOf(names);
     }
 
     /** All meters: the generic classes, then the builder's own. */

@@ -16,6 +16,8 @@ import yellowrail.app.web.Trouble;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.stage.ComputedTarget;
+import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 
 /** Target windows and meters, all editable; a name that exists is changed, a new one is added. */
@@ -58,6 +60,10 @@ class SettingsController {
         var high = complaints.quantity("hi", hi, Fields.PERCENT).map(Typed::value);
         if (low.isEmpty() || high.isEmpty()) {
             complaints.add("lo", "A window needs both edges, in per cent of the plate rating.");
+        }
+        if (name.strip().equalsIgnoreCase(ComputedTarget.NAME)
+                || name.strip().equalsIgnoreCase(Target.MakersFigure.NAME)) {
+            complaints.add("name", "“" + name.strip() + "” is taken: choose another name for this window.");
         }
         if (why.length() > 500) {
             complaints.add("why", "At most 500 characters.");

@@ -1,93 +1,97 @@
 package yellowrail.app.stage;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import yellowrail.app.tubes.TubeStore;
+import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Netlist;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
-import yellowrail.core.stage.StageIdle;
-import yellowrail.core.tube.Catalogue;
-import yellowrail.core.tube.Figure;
-import yellowrail.core.tube.Lookup;
-import yellowrail.core.tube.Ratings;
-import yellowrail.core.tube.TubeModels;
-import yellowrail.core.tube.TubeType;
 
 /** The stage: what it will do before a control is turned. Its whole state is in the address. */
 @Controller
 class StageController {
-    private final TubeStore tubes;
+    private static final int NETLIST_LEVELS = 8;
 
-    StageController(TubeStore tubes) {
-        this.tubes = tubes;
+    private final TubeFactsOf facts;
+    private final StagePictures pictures;
+    private final StageSweeps sweeps;
+    private final JsonMapper json;
+
+    StageController(TubeFactsOf facts, StagePictures pictures, StageSweeps sweeps, JsonMapper json) {
+        this.facts = facts;
+        this.pictures = pictures;
+        this.sweeps = sweeps;
+        this.json = json;
     }
 
     @GetMapping("/stage")
     String page(HttpServletRequest request, Model model) {
-        model.addAttribute("form", StageForm.from(request::getParameter));
-        model.addAttribute(
-                "types",
-                tubes.catalogueOrLastKnown().types().stream()
-                        .map(TubeType::designation)
-                        .filter(t -> TubeModels.of(t).isPresent())
-                        .toList());
+        fill(model, StageForm.from(request::getParameter), request, facts);
         return "stage/page";
+    }
+
+    static void fill(Model model, StageForm form, HttpServletRequest request, TubeFactsOf facts) {
+        String[] keep = request.getParameterValues("keep");
+        String measured = request.getParameter("measured");
+        model.addAttribute("f", form.texts());
+        model.addAttribute("types", facts.known());
+        model.addAttribute("keep", keep == null ? List.of() : List.of(keep));
+        model.addAttribute("measured", measured == null ? "" : measured);
     }
 
     @GetMapping(path = "/stage/picture", produces = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody
-    StagePicture picture(HttpServletRequest request) {
+    StagePicture picture(HttpServletRequest request, @RequestParam(defaultValue = "") String measured) {
+        String[] keep = request.getParameterValues("keep");
+        return pictures.of(StageForm.from(request::getParameter), keep == null ? List.of() : List.of(keep), measured);
+    }
+
+    /** One piece of JSON a line, as they are computed. */
+    @GetMapping("/stage/sweeps")
+    void sweeps(HttpServletRequest request, HttpServletResponse response) throws IOException, InterruptedException {
         StageForm form = StageForm.from(request::getParameter);
-        StageReader.Read read = StageReader.read(form);
-        Ratings ratings = ratings(form.tube());
-        if (read.stage().isEmpty() || ratings == null) {
-            return StagePicture.refused("", read.complaints().byField());
+        Optional<TubeFacts> tube = facts.of(form);
+        StageReader.Read read = StageReader.read(form, tube);
+        response.setContentType("application/x-ndjson;charset=UTF-8");
+        OutputStream out = response.getOutputStream();
+        if (read.setting().isEmpty()) {
+            return;
         }
-        try {
-            return StagePicture.of(
-                    read,
-                    ratings.plateWatts().orElseThrow().value(),
-                    ratings.screenWatts().map(Figure::value).orElse(Double.NaN),
-                    ratings.plateVolts().map(Figure::value).orElse(Double.NaN));
-        } catch (NoSolution | IllegalArgumentException none) {
-            return StagePicture.refused(none.getMessage(), read.complaints().byField());
-        }
+        sweeps.run(read.setting().get(), read, tube.orElseThrow(), piece -> {
+            out.write(json.writeValueAsBytes(piece));
+            out.write('\n');
+            out.flush();
+        });
     }
 
     @GetMapping("/stage/netlist.cir")
     ResponseEntity<String> netlist(HttpServletRequest request) {
         StageForm form = StageForm.from(request::getParameter);
-        StageReader.Read read = StageReader.read(form);
-        Ratings ratings = ratings(form.tube());
-        if (read.stage().isEmpty() || ratings == null) {
-            throw new NotThere("netlist of a stage that is not understood");
+        StageReader.Read read = StageReader.read(form, facts.of(form));
+        try {
+            Stage stage = read.setting()
+                    .orElseThrow(() -> new NotThere("netlist of a stage that is not understood"))
+                    .stage();
+            return ResponseEntity.ok()
+                    .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
+                    .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"stage.cir\"")
+                    .body(Netlist.of(stage, DriveSweep.of(stage, NETLIST_LEVELS).full()));
+        } catch (NoSolution none) {
+            throw new NotThere("netlist: " + none.getMessage());
         }
-        double rated = ratings.plateWatts().orElseThrow().value();
-        Stage set = StageIdle.at(read.stage().get(), read.idleShare() * rated);
-        Stage stage = set.withLoad(set.loadOhms() * read.loadFactor()).atMains(read.mains(), read.biasFollows());
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"stage.cir\"")
-                .body(Netlist.of(stage, DriveSweep.of(stage, 8).full()));
-    }
-
-    /** The strictest publication of a type with a plate rating; null when there is none. */
-    private Ratings ratings(String designation) {
-        Catalogue catalogue = tubes.catalogueOrLastKnown();
-        return catalogue.find(designation) instanceof Lookup.Found found
-                ? found.type()
-                        .strictest()
-                        .filter(r -> r.plateWatts().isPresent())
-                        .orElse(null)
-                : null;
     }
 }

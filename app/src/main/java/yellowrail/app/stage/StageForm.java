@@ -1,46 +1,129 @@
 package yellowrail.app.stage;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
-/** A stage as typed: every part a text, with the usual answers where nothing was typed. */
-public record StageForm(
-        String tube,
-        String topology,
-        String connection,
-        String tap,
-        String tubes,
-        String bias,
-        String supply,
-        String source,
-        String screens,
-        String feed,
-        String rg2,
-        String rdc,
-        String load,
-        String idle,
-        String loadFactor,
-        String mains) {
-    public static StageForm from(UnaryOperator<String> said) {
-        return new StageForm(
-                or(said.apply("tube"), "6L6GC"),
-                or(said.apply("topology"), "pp"),
-                or(said.apply("connection"), "pentode"),
-                or(said.apply("tap"), "43 %"),
-                or(said.apply("tubes"), "2"),
-                or(said.apply("bias"), "tracking"),
-                or(said.apply("supply"), "460 V"),
-                or(said.apply("source"), "90 Ω"),
-                said.apply("screens") == null ? "" : said.apply("screens").strip(),
-                or(said.apply("feed"), "200 Ω"),
-                or(said.apply("rg2"), "470 Ω"),
-                or(said.apply("rdc"), "70 Ω"),
-                or(said.apply("load"), "4.2 k"),
-                or(said.apply("idle"), "65"),
-                or(said.apply("loadFactor"), "1"),
-                or(said.apply("mains"), "100"));
+/** A stage as typed: every part a text under its name, with the usual answer where nothing was typed. */
+public final class StageForm {
+    /** Names in the order they are asked, each with what stands for nothing typed. */
+    static final Map<String, String> USUAL = new LinkedHashMap<>();
+
+    static {
+        USUAL.put("tube", "6L6GC");
+        USUAL.put("judge", "");
+        USUAL.put("topology", "pp");
+        USUAL.put("connection", "pentode");
+        USUAL.put("tap", "43 %");
+        USUAL.put("tubes", "2");
+        USUAL.put("bias", "tracking");
+        USUAL.put("at", "");
+        USUAL.put("cathode", "100 Ω");
+        USUAL.put("shared", "shared");
+        USUAL.put("supply", "460 V");
+        USUAL.put("source", "90 Ω");
+        USUAL.put("screens", "");
+        USUAL.put("feed", "200 Ω");
+        USUAL.put("rg2", "470 Ω");
+        USUAL.put("rdc", "70 Ω");
+        USUAL.put("secondary", "0 %");
+        USUAL.put("load", "4.2 k");
+        USUAL.put("scales", "");
+        USUAL.put("offsets", "");
+        USUAL.put("idle", "65");
+        USUAL.put("loadFactor", "1");
+        USUAL.put("mains", "100");
+        USUAL.put("highest", "110 %");
+        USUAL.put("margin", "100 %");
+        USUAL.put("clean", "0.5 %");
     }
 
-    private static String or(String text, String usual) {
-        return text == null || text.isBlank() ? usual : text.strip();
+    private final Map<String, String> texts;
+
+    private StageForm(Map<String, String> texts) {
+        this.texts = texts;
+    }
+
+    public static StageForm from(UnaryOperator<String> said) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        USUAL.forEach((name, usual) -> {
+            String text = said.apply(name);
+            texts.put(name, text == null ? usual : text.strip());
+        });
+        return new StageForm(texts);
+    }
+
+    /** From a query string, as a kept setting is one. */
+    public static StageForm from(String query) {
+        Map<String, String> said = new LinkedHashMap<>();
+        for (String pair : query.split("&")) {
+            int equals = pair.indexOf('=');
+            if (equals > 0) {
+                said.put(decoded(pair.substring(0, equals)), decoded(pair.substring(equals + 1)));
+            }
+        }
+        return from(said::get);
+    }
+
+    private static String decoded(String text) {
+        try {
+            return java.net.URLDecoder.decode(text, StandardCharsets.UTF_8);
+        } catch (IllegalArgumentException broken) {
+            return text;
+        }
+    }
+
+    /** Names of all parts, in the order they are asked. */
+    public static java.util.Set<String> names() {
+        return java.util.Collections.unmodifiableSet(USUAL.keySet());
+    }
+
+    public String text(String name) {
+        return texts.get(name);
+    }
+
+    /** All texts, for the page. */
+    public Map<String, String> texts() {
+        return texts;
+    }
+
+    public StageForm with(String name, String text) {
+        Map<String, String> other = new LinkedHashMap<>(texts);
+        other.put(name, text);
+        return from(other::get);
+    }
+
+    /** Only what differs from the usual answers. */
+    public String query() {
+        return texts.entrySet().stream()
+                .filter(e -> !e.getValue().equals(USUAL.get(e.getKey())))
+                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                .collect(Collectors.joining("&"));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof StageForm form && texts.equals(form.texts);
+    }
+
+    @Override
+    public int hashCode() {
+        return texts.hashCode();
+    }
+
+    /** Names whose texts differ between two stages. */
+    public List<String> differing(StageForm other) {
+        List<String> names = new ArrayList<>();
+        texts.forEach((name, text) -> {
+            if (!text.equals(other.text(name))) {
+                names.add(name);
+            }
+        });
+        return names;
     }
 }

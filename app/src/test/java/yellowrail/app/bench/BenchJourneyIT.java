@@ -324,6 +324,9 @@ class BenchJourneyIT extends BrowserIT {
         page.keyboard().type("231");
         page.keyboard().press("Enter");
         after(before);
+        // The new panel comes with the next field: what is typed at once lands there.
+        assertThat(page.evaluate("() => document.activeElement.id"))
+                .isNotEqualTo(field("MAINS", "").substring(1));
         before = seq();
         page.keyboard().type("6.29");
         page.keyboard().press("Enter");

@@ -5,14 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.Round;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.target.Profiles;
 
 class DemoDataIT extends AppIT {
+    @Autowired
+    private ResultStore results;
+
     private List<RoundAnswer> roundsOf(String name) {
         Amp amp = amps.all().stream()
                 .filter(a -> a.description().name().equals(name))
@@ -25,7 +30,7 @@ class DemoDataIT extends AppIT {
 
     @Test
     void theDemoAmpsTellTheirStories() {
-        DemoData demo = new DemoData(amps, rounds, sessions);
+        DemoData demo = new DemoData(amps, rounds, sessions, results);
         demo.fill();
         demo.fill();
         Stream.of("Bittern 60", "Reedling 30", "Avocet Stereo")
@@ -42,6 +47,13 @@ class DemoDataIT extends AppIT {
         assertThat(reedling.get(2).verdict().place()).isEqualTo(Verdict.Place.ABOVE_RATING);
         assertThat(reedling.get(2).worst()).isEqualTo("V3");
         assertThat(reedling.get(2).warnings()).isEmpty();
+
+        // Two measured tables, one factor apart, stored once.
+        Amp pair = amps.all().stream()
+                .filter(a -> a.description().name().equals("Bittern 60"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(results.holding(pair.id())).hasSize(2);
 
         assertThat(roundsOf("Avocet Stereo").get(2).verdict().allClear()).isFalse();
     }

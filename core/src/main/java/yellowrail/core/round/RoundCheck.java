@@ -136,11 +136,7 @@ public final class RoundCheck {
 
     /** The publication of the rating system the builder picked, where this type has one. */
     private Optional<Ratings> edition(Socket socket) {
-        return Optional.ofNullable(types.get(socket.tubeType())).stream()
-                .flatMap(t -> t.ratings().stream())
-                .filter(r -> r.system().name().equals(amp.judgeBy())
-                        && r.plateWatts().isPresent())
-                .findFirst();
+        return Optional.ofNullable(types.get(socket.tubeType())).flatMap(t -> t.judgedBy(amp.judgeBy()));
     }
 
     /** Its own plate volts, or those of another socket of the channel, which hangs on the same supply. */

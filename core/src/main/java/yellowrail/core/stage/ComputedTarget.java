@@ -1,6 +1,8 @@
 package yellowrail.core.stage;
 
+import java.util.Optional;
 import yellowrail.core.reading.Show;
+import yellowrail.core.target.Target.Window;
 
 /**
  * The hottest idle at which the plates stay inside their rating over the whole drive, at highest mains.
@@ -11,6 +13,12 @@ import yellowrail.core.reading.Show;
  * @param reason why it ends there, with its numbers
  */
 public record ComputedTarget(double watts, double share, boolean solved, String reason) {
+    /** The name it goes by among the targets. */
+    public static final String NAME = "computed";
+
+    /** How far below the hottest idle its window reaches. */
+    private static final double WINDOW = 0.05;
+
     private static final int LEVELS = 16;
     private static final double COLDEST = 0.15;
     private static final int STEPS = 12;
@@ -51,6 +59,21 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
             }
         }
         return target(stage, cold, ratedWatts, mainsUp, biasFollows, true);
+    }
+
+    /**
+     * Among the target windows: from a little colder up to the hottest idle; empty when no idle keeps the limit.
+     *
+     * @param ceiling idle not to be passed whatever the drive allows, share of the rating
+     */
+    public Optional<Window> window(double ceiling) {
+        double high = Math.min(share, ceiling);
+        String why = high < share
+                ? "the drive would allow " + Show.fixed(100 * share, 0) + " %, the ceiling at idle is lower: "
+                : "the hottest idle this stage stands: ";
+        return solved && high > WINDOW
+                ? Optional.of(new Window(NAME, high - WINDOW, high, why + reason))
+                : Optional.empty();
     }
 
     /** Hottest average plate over drive at highest mains with this idle at present mains, W. */

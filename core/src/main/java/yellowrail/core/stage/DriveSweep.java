@@ -9,8 +9,9 @@ import java.util.Optional;
  *
  * @param idle no drive
  * @param levels rising drive, the last one full
+ * @param oneWatt the drive that gives 1 W; empty when full drive does not
  */
-public record DriveSweep(Cycle idle, List<Cycle> levels) {
+public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt) {
     /** Below this share of its idle a tube counts as cut off: the boundary of class A printed with the figure. */
     public static final double CUT_OFF = 0.10;
 
@@ -36,7 +37,9 @@ public record DriveSweep(Cycle idle, List<Cycle> levels) {
         for (int i = 1; i <= count; i++) {
             levels.add(rising.driven(full * i / count));
         }
-        return new DriveSweep(idle, levels);
+        Optional<Cycle> oneWatt =
+                levels.stream().filter(l -> l.watts() >= 1).findFirst().map(near -> rising.giving(1, near));
+        return new DriveSweep(idle, levels, oneWatt);
     }
 
     public Cycle full() {
@@ -97,6 +100,31 @@ public record DriveSweep(Cycle idle, List<Cycle> levels) {
             lastWatts = level.watts();
         }
         return Optional.empty();
+    }
+
+    /** Largest average cathode current of a tube, idle included, A. */
+    public double cathodeAmperes() {
+        double most = cathodeMost(idle);
+        for (Cycle level : levels) {
+            most = Math.max(most, cathodeMost(level));
+        }
+        return most;
+    }
+
+    private static double cathodeMost(Cycle cycle) {
+        return cycle.tubes().stream()
+                .mapToDouble(t -> t.plateAmperes() + t.screenAmperes())
+                .max()
+                .orElse(0);
+    }
+
+    /** Largest instantaneous plate current, A. */
+    public double plateAmperes() {
+        return levels.stream()
+                .flatMap(l -> l.tubes().stream())
+                .mapToDouble(Cycle.TubeCycle::plateMost)
+                .max()
+                .orElse(0);
     }
 
     public double plateMost() {

@@ -31,9 +31,11 @@ public final class Netlist {
         }
         couplings(n, sides, !pentode && tap < 1);
         if (sides == 2) {
-            line(n, "Rload x0 x1 %s", num(stage.loadOhms()));
+            line(n, "Rload x0 z %s", num(stage.loadOhms()));
+            line(n, "Rsec z x1 %s", num(Math.max(1e-3, stage.secondaryOhms())));
         } else {
-            line(n, "Rload x0 b %s", num(stage.loadOhms()));
+            line(n, "Rload x0 z %s", num(stage.loadOhms()));
+            line(n, "Rsec z b %s", num(Math.max(1e-3, stage.secondaryOhms())));
         }
         for (int t = 0; t < stage.tubes().size(); t++) {
             tube(n, stage, cycle, t, pentode, tap);

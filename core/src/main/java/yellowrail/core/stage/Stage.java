@@ -3,6 +3,7 @@ package yellowrail.core.stage;
 import java.util.List;
 import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.reading.Show;
 
 /**
  * An output stage to be computed.
@@ -13,6 +14,7 @@ import yellowrail.core.amp.Topology;
  * @param screenSupplyVolts a screen supply of its own without load, V; NaN when the screens are fed from B+
  * @param screenFeedOhms common screen feed resistor, Ω (pentode)
  * @param halfPrimaryOhms winding resistance of a half primary (single-ended: the primary), Ω
+ * @param secondaryOhms copper of the secondary reflected to the whole primary, Ω: heat that never reaches the load
  * @param loadOhms load plate to plate (single-ended: at the primary), Ω
  * @param tubes 1 to 4 a side; single-ended on side 0 only
  */
@@ -25,6 +27,7 @@ public record Stage(
         double screenSupplyVolts,
         double screenFeedOhms,
         double halfPrimaryOhms,
+        double secondaryOhms,
         double loadOhms,
         List<StageTube> tubes,
         Biasing biasing) {
@@ -37,6 +40,7 @@ public record Stage(
         }
         within("screen feed ohms", screenFeedOhms, 0, 100e3, "Ω");
         within("half-primary ohms", halfPrimaryOhms, 0, 5e3, "Ω");
+        within("secondary ohms", secondaryOhms, 0, 5e3, "Ω");
         within("load ohms", loadOhms, 50, 10e6, "Ω");
         if (connection == Connection.ULTRALINEAR && !(tap > 0 && tap < 1)) {
             throw new IllegalArgumentException(
@@ -55,8 +59,8 @@ public record Stage(
 
     private static void within(String what, double value, double low, double high, String unit) {
         if (!(value >= low && value <= high)) {
-            throw new IllegalArgumentException(
-                    what + " of " + value + " " + unit + "; " + low + " to " + high + " " + unit);
+            throw new IllegalArgumentException(what + " of " + Show.plain(value, 4) + " " + unit + "; "
+                    + Show.plain(low, 4) + " to " + Show.plain(high, 6) + " " + unit);
         }
     }
 
@@ -69,55 +73,59 @@ public record Stage(
         return connection == Connection.PENTODE ? 0 : connection == Connection.TRIODE ? 1 : tap;
     }
 
-    /** The load one half primary sees with both halves driven: a quarter plate to plate, or the whole primary. */
+    /** What one half primary sees with both halves driven: a quarter plate to plate, or the whole primary. */
     public double halfLoad() {
-        return pushPull() ? loadOhms / 4 : loadOhms;
+        double ohms = loadOhms + secondaryOhms;
+        return pushPull() ? ohms / 4 : ohms;
+    }
+
+    /** Share of the power leaving the primary that reaches the load. */
+    public double loadShare() {
+        return loadOhms / (loadOhms + secondaryOhms);
+    }
+
+    /** The same stage with other tubes. */
+    public Stage tubed(List<StageTube> others) {
+        return with(supplyVolts, screenSupplyVolts, loadOhms, others, biasing);
+    }
+
+    /** The same stage with its screens fed from a supply of their own, V without load. */
+    public Stage screensAt(double volts) {
+        return with(supplyVolts, volts, loadOhms, tubes, biasing);
     }
 
     public Stage withLoad(double ohms) {
-        return new Stage(
-                topology,
-                connection,
-                tap,
-                supplyVolts,
-                supplyOhms,
-                screenSupplyVolts,
-                screenFeedOhms,
-                halfPrimaryOhms,
-                ohms,
-                tubes,
-                biasing);
+        return with(supplyVolts, screenSupplyVolts, ohms, tubes, biasing);
     }
 
     public Stage biased(Biasing other) {
-        return new Stage(
-                topology,
-                connection,
-                tap,
-                supplyVolts,
-                supplyOhms,
-                screenSupplyVolts,
-                screenFeedOhms,
-                halfPrimaryOhms,
-                loadOhms,
-                tubes,
-                other);
+        return with(supplyVolts, screenSupplyVolts, loadOhms, tubes, other);
     }
 
     /** The same stage at another mains: B+ and screens scale; a grid supply that follows the mains scales too. */
     public Stage atMains(double factor, boolean biasFollows) {
         double grid = biasFollows ? factor : 1;
+        return with(
+                supplyVolts * factor,
+                screenSupplyVolts * factor,
+                loadOhms,
+                tubes,
+                new Biasing(biasing.gridA() * grid, biasing.gridB() * grid, biasing.cathodeOhms(), biasing.shared()));
+    }
+
+    private Stage with(double supply, double screenSupply, double load, List<StageTube> fitted, Biasing biased) {
         return new Stage(
                 topology,
                 connection,
                 tap,
-                supplyVolts * factor,
+                supply,
                 supplyOhms,
-                screenSupplyVolts * factor,
+                screenSupply,
                 screenFeedOhms,
                 halfPrimaryOhms,
-                loadOhms,
-                tubes,
-                new Biasing(biasing.gridA() * grid, biasing.gridB() * grid, biasing.cathodeOhms(), biasing.shared()));
+                secondaryOhms,
+                load,
+                fitted,
+                biased);
     }
 }

@@ -18,15 +18,25 @@ public final class StageSolver {
 
     private static final int INNER_STEPS = 60;
     private static final int OUTER_STEPS = 60;
+    private static final int FULL_DRIVE_STEPS = 40;
+    private static final int POWER_STEPS = 8;
     private static final int RAMP = 12;
     private static final double LEAST_STEP = 1.0 / 256;
     private static final double INNER_VOLTS = 1e-8;
     private static final double OUTER_VOLTS = 1e-6;
     private static final double[] SINE = new double[SAMPLES];
 
+    /** The stage has no memory: the way up from trough to crest repeats the way down, so that half the instants do. */
+    private static final int[] FALLING = new int[SAMPLES / 2 + 1];
+
+    private static final int[] STILL = {0};
+
     static {
         for (int j = 0; j < SAMPLES; j++) {
             SINE[j] = Math.sin(2 * Math.PI * j / SAMPLES);
+        }
+        for (int i = 0; i < FALLING.length; i++) {
+            FALLING[i] = (SAMPLES / 4 + i) % SAMPLES;
         }
     }
 
@@ -98,10 +108,21 @@ public final class StageSolver {
     public List<double[]> path(int tube, double peak) {
         List<double[]> path = new ArrayList<>();
         for (int j = 0; j < SAMPLES; j++) {
-            evaluate(held[j], peak * SINE[j]);
-            path.add(new double[] {held[j][tubes[tube].side()] - cathodeVolts(tube), points[tube].plate});
+            double[] u = held[solvedFor(j)];
+            evaluate(u, peak * SINE[j]);
+            path.add(new double[] {u[tubes[tube].side()] - cathodeVolts(tube), points[tube].plate});
         }
         return path;
+    }
+
+    /** The instant with the same drive that is solved. */
+    private static int solvedFor(int j) {
+        return j < SAMPLES / 4 || j > 3 * SAMPLES / 4 ? (SAMPLES / 2 - j + SAMPLES) % SAMPLES : j;
+    }
+
+    /** How many instants of the cycle this one stands for: crest and trough come once, all else twice. */
+    private static int weight(int j, int samples) {
+        return samples == 1 || j == SAMPLES / 4 || j == 3 * SAMPLES / 4 ? 1 : 2;
     }
 
     /** The drive at which the first grid reaches zero volts; with cathode bias the driven cathode volts count. */
@@ -110,14 +131,30 @@ public final class StageSolver {
         if (cathodes == 0) {
             return volts;
         }
-        for (int i = 0; i < 40; i++) {
-            double next = room(driven(volts));
-            if (Math.abs(next - volts) < 1e-6 * Math.max(1, next)) {
-                return next;
+        double before = volts;
+        double missBefore = room(driven(volts)) - volts;
+        volts += missBefore;
+        for (int i = 0; i < FULL_DRIVE_STEPS; i++) {
+            double miss = room(driven(volts)) - volts;
+            if (Math.abs(miss) < 1e-6 * Math.max(1, volts)) {
+                break;
             }
-            volts = next;
+            double slope = (miss - missBefore) / (volts - before);
+            before = volts;
+            missBefore = miss;
+            // The cathode rises by less than the drive: anything else is rounding near the answer.
+            volts = Math.max(0, slope < 0 ? volts - miss / slope : volts + miss);
         }
         return volts;
+    }
+
+    /** The drive that gives this power, W above zero; power goes nearly with the square of the drive. */
+    public Cycle giving(double watts, Cycle near) {
+        Cycle cycle = near;
+        for (int i = 0; i < POWER_STEPS && Math.abs(cycle.watts() / watts - 1) > 1e-3; i++) {
+            cycle = driven(cycle.drive() * Math.sqrt(watts / cycle.watts()));
+        }
+        return cycle;
     }
 
     private double room(Cycle cycle) {
@@ -186,9 +223,11 @@ public final class StageSolver {
         double factor = 1;
         for (int step = 0; step < OUTER_STEPS; step++) {
             Sums sums = new Sums(tubeCount, averages);
-            for (int j = 0; j < samples; j++) {
-                instant(peak * SINE[j], j, step == 0 && samples == 1);
-                sums.add(this);
+            int before = -1;
+            for (int j : samples == 1 ? STILL : FALLING) {
+                instant(peak * SINE[j], j, before, step == 0 && samples == 1);
+                sums.add(this, weight(j, samples));
+                before = j;
             }
             double[] miss = sums.miss(this, samples);
             double now = largest(miss);
@@ -236,11 +275,11 @@ public final class StageSolver {
     }
 
     /** Solves one instant and leaves its currents, its factored system and its unknowns behind. */
-    private void instant(double drive, int j, boolean afresh) {
+    private void instant(double drive, int j, int before, boolean afresh) {
         double[] u = held[j];
         if (u == null || afresh) {
             u = new double[unknowns];
-            double[] neighbour = j > 0 ? held[j - 1] : null;
+            double[] neighbour = before >= 0 ? held[before] : null;
             if (neighbour != null) {
                 System.arraycopy(neighbour, 0, u, 0, unknowns);
             } else {
@@ -461,8 +500,9 @@ public final class StageSolver {
         double square = 0;
         double winding = 0;
         double screenResistors = 0;
-        for (int j = 0; j < samples; j++) {
+        for (int j : samples == 1 ? STILL : FALLING) {
             double[] u = held[j];
+            double share = (double) weight(j, samples) / samples;
             evaluate(u, peak * SINE[j]);
             double difference = 0;
             for (int t = 0; t < tubeCount; t++) {
@@ -471,17 +511,18 @@ public final class StageSolver {
                 difference += sign * (p.plate + tap * p.screen);
                 double cathode = cathodeVolts(t);
                 double[] sum = perTube[t];
-                sum[0] += p.plate / samples;
-                sum[1] += p.screen / samples;
-                sum[2] += p.plate * (u[tubes[t].side()] - cathode) / samples;
-                sum[3] += p.screen * (u[sides + t] - cathode) / samples;
+                sum[0] += p.plate * share;
+                sum[1] += p.screen * share;
+                sum[2] += p.plate * (u[tubes[t].side()] - cathode) * share;
+                sum[3] += p.screen * (u[sides + t] - cathode) * share;
                 sum[4] = Math.max(sum[4], p.plate);
                 sum[5] = Math.min(sum[5], p.plate);
             }
-            winding += windingWatts() / samples;
-            screenResistors += screenResistorWatts() / samples;
+            winding += windingWatts() * share;
+            screenResistors += screenResistorWatts() * share;
             v[j] = load * (difference - mean[2]);
-            square += v[j] * v[j] / samples;
+            v[samples == 1 ? 0 : (SAMPLES / 2 - j + SAMPLES) % SAMPLES] = v[j];
+            square += v[j] * v[j] * share;
             for (int s = 0; s < sides; s++) {
                 most = Math.max(most, u[s]);
                 least = Math.min(least, u[s]);
@@ -502,8 +543,8 @@ public final class StageSolver {
         }
         return new Cycle(
                 peak,
-                square / load,
-                fundamental * fundamental / 2 / load,
+                square / load * stage.loadShare(),
+                fundamental * fundamental / 2 / load * stage.loadShare(),
                 harmonics,
                 mean[0],
                 pentode ? mean[1] : mean[0],
@@ -512,7 +553,7 @@ public final class StageSolver {
                 most,
                 least,
                 supplyWatts(perTube),
-                winding + screenResistors + steadyWatts(perTube),
+                winding + screenResistors + steadyWatts(perTube) + square / load * (1 - stage.loadShare()),
                 mean[2]);
     }
 

@@ -14,17 +14,18 @@ final class Sums {
         screenBy = new double[tubes][averages];
     }
 
-    void add(StageSolver solver) {
+    /** @param weight how many instants this one stands for */
+    void add(StageSolver solver, int weight) {
         int averages = plateBy[0].length;
         for (int a = 0; a < averages; a++) {
             solver.follow(a);
         }
         for (int t = 0; t < plate.length; t++) {
-            plate[t] += solver.point(t).plate;
-            screen[t] += solver.point(t).screen;
+            plate[t] += weight * solver.point(t).plate;
+            screen[t] += weight * solver.point(t).screen;
             for (int a = 0; a < averages; a++) {
-                plateBy[t][a] += solver.plateBy(t, a);
-                screenBy[t][a] += solver.screenBy(t, a);
+                plateBy[t][a] += weight * solver.plateBy(t, a);
+                screenBy[t][a] += weight * solver.screenBy(t, a);
             }
         }
     }

@@ -157,8 +157,12 @@ public final class TubeModels {
 
     private TubeModels() {}
 
-    /** The model of a type; the 6550A follows the 6550, whose currents it shares. */
     public static Optional<TubeModel> of(String designation) {
-        return Optional.ofNullable(FITTED.get(designation.equals("6550A") ? "6550" : designation));
+        return Optional.ofNullable(FITTED.get(modelled(designation)));
+    }
+
+    /** Whose model a type uses; the 6550A follows the 6550, whose currents it shares. */
+    static String modelled(String designation) {
+        return designation.equals("6550A") ? "6550" : designation;
     }
 }

@@ -50,6 +50,18 @@ public record TubeType(
                 .min(Comparator.comparingDouble(r -> r.plateWatts().get().value()));
     }
 
+    /**
+     * The publication of a rating system with a plate rating, or the strictest where there is none of that system.
+     *
+     * @param system name of a {@link RatingSystem}, or empty
+     */
+    public Optional<Ratings> judgedBy(String system) {
+        return ratings.stream()
+                .filter(r -> r.system().name().equals(system) && r.plateWatts().isPresent())
+                .findFirst()
+                .or(this::strictest);
+    }
+
     /** The publication whose edition has this name. */
     public Optional<Ratings> edition(String name) {
         return ratings.stream().filter(r -> r.edition().equals(name)).findFirst();

@@ -64,9 +64,8 @@ class NetlistTest {
         for (int t = 0; t < tubes; t++) {
             saved.append(" i(vk").append(t).append(')');
         }
-        boolean pushPull = netlist.contains("Rload x0 x1");
         String control = ".control\nrun\nlinearize\nset wr_singlescale\nwrdata " + folder.resolve("out") + " "
-                + (pushPull ? "v(x0)-v(x1)" : "v(x0)-v(b)") + saved + "\nquit\n.endc\n.end\n";
+                + "v(x0)-v(z)" + saved + "\nquit\n.endc\n.end\n";
         Path file = folder.resolve("stage.cir");
         Files.writeString(file, netlist.replace(".end\n", control));
         Process process = new ProcessBuilder("ngspice", "-b", file.toString())

@@ -95,6 +95,7 @@ final class StageCases {
                 Double.NaN,
                 number(w[7]),
                 number(w[8]),
+                0,
                 number(w[9]),
                 tubes,
                 new Biasing(

@@ -92,36 +92,10 @@ class StageSolverTest {
     @Test
     void tenThousandRandomStagesAreSolvedOrExplained() {
         Random random = new Random(4);
-        List<String> types = List.of("6V6GT", "EL84", "6L6GC", "EL34", "6550", "KT88", "KT66", "7591");
         int explained = 0;
         for (int trial = 0; trial < 10_000; trial++) {
-            boolean pushPull = random.nextBoolean();
-            int each = 1 + random.nextInt(trial % 10 == 0 ? 4 : 2);
-            List<StageTube> tubes = new ArrayList<>();
-            var model = TubeModels.of(types.get(random.nextInt(types.size()))).orElseThrow();
-            for (int t = 0; t < (pushPull ? 2 * each : each); t++) {
-                tubes.add(new StageTube(
-                        model,
-                        pushPull ? t % 2 : 0,
-                        0.7 + 0.6 * random.nextDouble(),
-                        random.nextBoolean() ? 1000 * random.nextDouble() : 0,
-                        4 * random.nextDouble() - 2));
-            }
-            boolean cathode = random.nextBoolean();
-            Stage stage = new Stage(
-                    pushPull ? Topology.PUSH_PULL : Topology.SINGLE_ENDED,
-                    Connection.values()[random.nextInt(3)],
-                    0.2 + 0.5 * random.nextDouble(),
-                    150 + 500 * random.nextDouble(),
-                    400 * random.nextDouble(),
-                    random.nextInt(3) == 0 ? 150 + 250 * random.nextDouble() : Double.NaN,
-                    3000 * random.nextDouble(),
-                    200 * random.nextDouble(),
-                    Math.exp(Math.log(300) + random.nextDouble() * Math.log(200)),
-                    tubes,
-                    cathode
-                            ? Biasing.cathode(50 + 800 * random.nextDouble(), random.nextBoolean())
-                            : Biasing.fixed(-60 * random.nextDouble()));
+            Stage stage = random(random, trial);
+            boolean cathode = stage.biasing().cathodeOhms() > 0;
             try {
                 StageSolver solver = new StageSolver(stage);
                 Cycle idle = solver.idle();
@@ -139,5 +113,63 @@ class StageSolverTest {
         }
         // The few are single-ended stages into loads many times what their tube can drive.
         assertThat(explained).isLessThan(350);
+    }
+
+    private static final List<String> TYPES = List.of("6V6GT", "EL84", "6L6GC", "EL34", "6550", "KT88", "KT66", "7591");
+
+    private static Stage random(Random random, int trial) {
+        boolean pushPull = random.nextBoolean();
+        int each = 1 + random.nextInt(trial % 10 == 0 ? 4 : 2);
+        List<StageTube> tubes = new ArrayList<>();
+        var model = TubeModels.of(TYPES.get(random.nextInt(TYPES.size()))).orElseThrow();
+        for (int t = 0; t < (pushPull ? 2 * each : each); t++) {
+            tubes.add(new StageTube(
+                    model,
+                    pushPull ? t % 2 : 0,
+                    0.7 + 0.6 * random.nextDouble(),
+                    random.nextBoolean() ? 1000 * random.nextDouble() : 0,
+                    4 * random.nextDouble() - 2));
+        }
+        boolean cathode = random.nextBoolean();
+        return new Stage(
+                pushPull ? Topology.PUSH_PULL : Topology.SINGLE_ENDED,
+                Connection.values()[random.nextInt(3)],
+                0.2 + 0.5 * random.nextDouble(),
+                150 + 500 * random.nextDouble(),
+                400 * random.nextDouble(),
+                random.nextInt(3) == 0 ? 150 + 250 * random.nextDouble() : Double.NaN,
+                3000 * random.nextDouble(),
+                200 * random.nextDouble(),
+                random.nextBoolean() ? 300 * random.nextDouble() : 0,
+                Math.exp(Math.log(300) + random.nextDouble() * Math.log(200)),
+                tubes,
+                cathode
+                        ? Biasing.cathode(50 + 800 * random.nextDouble(), random.nextBoolean())
+                        : Biasing.fixed(-60 * random.nextDouble()));
+    }
+
+    /** Any idle, any load, any mains: set and driven, or a sentence; nothing else escapes. */
+    @Test
+    void anyIdleIsSetOrExplained() {
+        Random random = new Random(9);
+        int explained = 0;
+        for (int trial = 0; trial < 1500; trial++) {
+            Stage stage = random(random, trial);
+            StageSetting setting = new StageSetting(
+                    stage.screensAt(trial % 3 == 0 ? 1000 : stage.screenSupplyVolts()),
+                    12 + 30 * random.nextDouble(),
+                    0.05 + 1.9 * random.nextDouble(),
+                    random.nextInt(20) == 0 ? 100 : 0.5 + random.nextDouble(),
+                    0.9 + 0.2 * random.nextDouble(),
+                    random.nextBoolean());
+            try {
+                DriveSweep sweep = DriveSweep.of(setting.stage(), 4);
+                assertThat(sweep.hottestPlate().hottestPlateWatts()).isFinite().isPositive();
+            } catch (NoSolution said) {
+                assertThat(said.getMessage()).matches("(?s)[A-Z].*[.?]");
+                explained++;
+            }
+        }
+        assertThat(explained).isBetween(50, 1200);
     }
 }

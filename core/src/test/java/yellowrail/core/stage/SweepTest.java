@@ -35,6 +35,7 @@ class SweepTest {
                 Double.NaN,
                 feed,
                 rdc,
+                0,
                 load,
                 List.of(new StageTube(model, 0, 1, rg2, 0), new StageTube(model, 1, 1, rg2, 0)),
                 biasing);
@@ -99,6 +100,16 @@ class SweepTest {
         assertThatThrownBy(() -> StageIdle.at(sixL6(-45), 500))
                 .isInstanceOf(NoSolution.class)
                 .hasMessageContaining("No bias reaches 500 W");
+        // A strong tube at high volts does not get cold.
+        assertThatThrownBy(() -> StageIdle.at(pair("6V6GT", 1900, 20, 0, 0, 0, 4200, Biasing.fixed(-40)), 1))
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("No bias is cold enough for 1.00 W");
+        assertThatThrownBy(() -> new StageSetting(sixL6(-45), 30, 0.6, 1, 1, true)
+                        .of(sixL6(-45).screensAt(1000))
+                        .mains(1.1, true)
+                        .stage())
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("screen supply volts of 1100 V");
         assertThatThrownBy(() -> sixL6(-45).withLoad(0)).hasMessageContaining("load ohms");
         assertThatThrownBy(() -> sixL6(5)).hasMessageContaining("grid bias");
         assertThatThrownBy(() -> DriveSweep.of(pair("6L6GC", 460, 90, 200, 470, 70, 4200, Biasing.fixed(0)), 8))
@@ -114,6 +125,7 @@ class SweepTest {
                         Double.NaN,
                         0,
                         70,
+                        0,
                         4200,
                         List.of(new StageTube(model, 0, 1, 0, 0), new StageTube(model, 1, 1, 0, 0)),
                         Biasing.fixed(-40)))
@@ -127,6 +139,7 @@ class SweepTest {
                         Double.NaN,
                         0,
                         70,
+                        0,
                         5000,
                         List.of(new StageTube(model, 0, 1, 0, 0), new StageTube(model, 1, 1, 0, 0)),
                         Biasing.fixed(-40)))

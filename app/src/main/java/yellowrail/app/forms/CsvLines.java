@@ -1,0 +1,56 @@
+package yellowrail.app.forms;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+
+/** Typed or pasted lines of columns, separated by commas, or by semicolons or tabs, when commas may be decimal. */
+public final class CsvLines {
+    private CsvLines() {}
+
+    /**
+     * @param most lines taken at once
+     * @throws IllegalArgumentException in words
+     */
+    public static List<CSVRecord> of(String text, int most) {
+        char separator = text.indexOf('\t') >= 0 ? '\t' : text.indexOf(';') >= 0 ? ';' : ',';
+        CSVFormat format = CSVFormat.DEFAULT
+                .builder()
+                .setDelimiter(separator)
+                .setTrim(true)
+                .setIgnoreEmptyLines(true)
+                .get();
+        try (CSVParser parser = CSVParser.parse(text, format)) {
+            List<CSVRecord> lines = parser.stream().limit(most + 1L).toList();
+            if (lines.size() > most) {
+                throw new IllegalArgumentException("More than " + most + " lines are not taken at once.");
+            }
+            return lines;
+        } catch (IOException | UncheckedIOException broken) {
+            throw new IllegalArgumentException("A quotation mark is not closed: the lines could not be told apart.");
+        }
+    }
+
+    /**
+     * A plain number with a decimal point or comma.
+     *
+     * @param where where it stands, as the sentence begins
+     * @param what what it is, in words
+     * @throws IllegalArgumentException in words
+     */
+    public static double number(String where, String what, String cell, String shown) {
+        try {
+            double value = Double.parseDouble(cell.replace('−', '-').replace(',', '.'));
+            if (!Double.isFinite(value)) {
+                throw new NumberFormatException(cell);
+            }
+            return value;
+        } catch (NumberFormatException other) {
+            throw new IllegalArgumentException(
+                    where + "“" + Complaints.shorten(shown) + "” is no number for " + what + ".");
+        }
+    }
+}

@@ -1,0 +1,325 @@
+package yellowrail.app.stage;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.HalfPrimary;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.reading.Show;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.stage.ReadRound;
+import yellowrail.core.stage.ScaleEstimate;
+import yellowrail.core.stage.SupplyEstimate;
+
+/** Fills a stage from an amp's description and rounds, and says where each figure comes from. */
+@Component
+class FromAmp {
+    /** Copper of a half primary, share of the plate-to-plate load, where it was not measured. */
+    private static final double COPPER = 0.016;
+
+    /** A screen this far below B+ has a supply of its own, share of B+. */
+    private static final double OWN_SUPPLY = 0.15;
+
+    private static final double MOST_FEED = 20e3;
+
+    private final RoundStore rounds;
+    private final TubeFactsOf facts;
+
+    FromAmp(RoundStore rounds, TubeFactsOf facts) {
+        this.rounds = rounds;
+        this.facts = facts;
+    }
+
+    AmpStage of(Amp amp, int channel) {
+        return new Filling(amp, channel).filled();
+    }
+
+    /** The filling of one amp's channel. */
+    private final class Filling {
+        private final Amp amp;
+        private final AmpDescription a;
+        private final List<Socket> sockets;
+        private final int channels;
+        private final Map<String, String> texts = new LinkedHashMap<>();
+        private final List<String> notes = new ArrayList<>();
+        private String missing = "";
+        private double halfOhms;
+        private boolean copperRead;
+        private SupplyEstimate supply;
+
+        Filling(Amp amp, int channel) {
+            this.amp = amp;
+            this.a = amp.description();
+            this.channels =
+                    (int) a.sockets().stream().map(Socket::channel).distinct().count();
+            this.sockets = inOrder(a, channel);
+            texts.putAll(StageForm.USUAL);
+        }
+
+        AmpStage filled() {
+            if (sockets.isEmpty()) {
+                return none("this channel has no socket");
+            }
+            List<String> types =
+                    sockets.stream().map(Socket::tubeType).distinct().toList();
+            if (types.size() > 1) {
+                return none("two tube types stand in one stage, " + String.join(" and ", types)
+                        + ": such a stage is not computed");
+            }
+            boolean pushPull = a.topology() == Topology.PUSH_PULL;
+            long sideA = sockets.stream().filter(s -> s.side() == Socket.Side.A).count();
+            if (pushPull && 2 * sideA != sockets.size()) {
+                return none("its sides hold " + sideA + " and " + (sockets.size() - sideA)
+                        + " tubes: only equal sides are computed");
+            }
+            Optional<TubeFacts> tube = facts.typed(types.get(0), a.judgeBy());
+            texts.put("tube", types.get(0));
+            texts.put("judge", a.judgeBy());
+            texts.put("tubes", String.valueOf(sockets.size()));
+            texts.put("topology", pushPull ? "pp" : "se");
+            texts.put(
+                    "connection",
+                    switch (a.connection()) {
+                        case PENTODE -> "pentode";
+                        case ULTRALINEAR -> "ul";
+                        case TRIODE -> "triode";
+                    });
+            texts.put("tap", Show.plain(100 * a.tap(), 3) + " %");
+            texts.put(
+                    "highest", Show.fixed(100 * a.mains().highest() / a.mains().nominal(), 0) + " %");
+            bias();
+            load();
+            screenResistor();
+            if (tube.isEmpty()) {
+                miss("no curves are known of " + types.get(0));
+            }
+            List<Round> usable = AmpReadings.usable(rounds.rounds(amp.id()), sockets);
+            if (usable.isEmpty()) {
+                miss("no round holds volts and current of every tube without a limiter");
+                texts.put("supply", "");
+                notes.add("No round with volts and current of every tube yet: B+ is to be typed, its source resistance"
+                        + " of 100 Ω is assumed.");
+                texts.put("source", "100 Ω");
+            } else {
+                readings(usable, tube);
+            }
+            StageForm form = StageForm.from(texts::get);
+            return new AmpStage(form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels);
+        }
+
+        private AmpStage none(String why) {
+            miss(why);
+            StageForm form = StageForm.from(texts::get);
+            return new AmpStage(form, form, notes, List.of(), missing, channels);
+        }
+
+        private StageForm strict(StageForm form) {
+            StageForm strict = copperRead ? form : form.with("rdc", "0 Ω");
+            return supply == null || supply.told()
+                    ? strict
+                    : strict.with("supply", Show.plain(supply.voltsLoaded(), 4) + " V")
+                            .with("source", "0 Ω");
+        }
+
+        private void miss(String why) {
+            missing = missing.isEmpty() ? why : missing + "; " + why;
+        }
+
+        private void bias() {
+            texts.put(
+                    "bias",
+                    switch (a.bias()) {
+                        case CATHODE -> "cathode";
+                        case MIXED -> "mixed";
+                        case FIXED_TRACKING -> "tracking";
+                        case FIXED_CONSTANT, FIXED_UNKNOWN -> "constant";
+                    });
+            if (a.bias() == BiasScheme.FIXED_UNKNOWN) {
+                notes.add(
+                        "Whether the grid supply follows the mains is not known: held constant is taken, the stricter.");
+            }
+            SensingMethod method = a.groupOf(sockets.get(0).name()).method();
+            if (method instanceof CathodeResistor resistor) {
+                boolean whole = resistor.tubes() == sockets.size() && sockets.size() > 1;
+                double ohms =
+                        whole ? resistor.resistor().ohms() : resistor.resistor().ohms() * resistor.tubes();
+                String text = Show.plain(ohms, 4) + " Ω";
+                texts.put(a.bias() == BiasScheme.MIXED ? "cathode" : "at", text);
+                texts.put("shared", whole ? "shared" : "own");
+                if (!whole && resistor.tubes() > 1) {
+                    notes.add("A cathode resistor shared by " + resistor.tubes() + " of " + sockets.size()
+                            + " tubes is computed as one of " + text + " at each.");
+                }
+            } else if (a.bias() == BiasScheme.MIXED) {
+                texts.put("cathode", "");
+                miss("the cathode resistor's ohms are not in the description");
+            }
+        }
+
+        private void load() {
+            Optional<Double> load = a.transformers().plateToPlateOhms();
+            texts.put("load", load.map(z -> Show.plain(z, 4) + " Ω").orElse(""));
+            if (load.isEmpty()) {
+                miss("the reflected load is not in the description");
+                notes.add("The reflected load is not in the description: type it.");
+            }
+            for (Socket socket : sockets) {
+                if (a.groupOf(socket.name()).method() instanceof HalfPrimary half) {
+                    halfOhms = half.coldOhms().value();
+                    copperRead = true;
+                    texts.put("rdc", half.coldOhms().echo());
+                    notes.add("Half primary as measured cold.");
+                    return;
+                }
+            }
+            halfOhms = load.orElse(0.0) * COPPER * (a.topology() == Topology.PUSH_PULL ? 1 : 2);
+            texts.put("rdc", Show.significant(halfOhms, 2) + " Ω");
+            notes.add("The winding's copper was not measured: 1.6 % of the load for each half is assumed.");
+        }
+
+        private void screenResistor() {
+            texts.put("rg2", Show.plain(a.screenOhms().orElse(0.0), 4) + " Ω");
+            if (a.screenOhms().isEmpty()) {
+                notes.add(
+                        "Screen resistors are not in the description: none are taken, which is the hotter for screens.");
+            }
+            texts.put("feed", "0 Ω");
+            texts.put("screens", "");
+        }
+
+        private void readings(List<Round> usable, Optional<TubeFacts> tube) {
+            List<ReadRound> read =
+                    usable.stream().map(r -> AmpReadings.of(r, sockets)).toList();
+            Round newest = usable.get(usable.size() - 1);
+            if (read.get(read.size() - 1).mains().isEmpty()) {
+                // Taken at low mains, these volts would make a target that is too hot at nominal.
+                miss("the newest round has no mains reading, so its volts and idle at nominal mains are not known");
+            }
+            double series = halfOhms / (a.topology() == Topology.PUSH_PULL ? 2 : 1);
+            supply = SupplyEstimate.of(read, series / channels);
+            texts.put("supply", Show.plain(supply.volts(), 4) + " V");
+            texts.put("source", Show.plain(supply.ohms() * channels, 3) + " Ω");
+            notes.add(supply.how()
+                    + (channels > 1
+                            ? " One channel alone draws " + (channels == 2 ? "half" : "its part")
+                                    + " of the current: its share of that resistance counts " + channels + "-fold."
+                            : ""));
+            screens(read.get(read.size() - 1), newest);
+            tube.ifPresent(t -> {
+                ScaleEstimate scales = ScaleEstimate.of(t.curves().model(), read);
+                texts.put(
+                        "scales",
+                        scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")));
+                notes.add(scales.how());
+                idle(newest, t);
+            });
+            offsets(read.get(read.size() - 1));
+        }
+
+        /** What lies between B+ and the screens, when the screens were read. */
+        private void screens(ReadRound last, Round newest) {
+            boolean read = last.tubes().stream().allMatch(t -> t.screenVolts().isPresent());
+            if (!texts.get("connection").equals("pentode")) {
+                return;
+            }
+            if (!read) {
+                notes.add("Screens were not read: they are fed from B+ without a drop.");
+                return;
+            }
+            Map<String, SocketAnswer> answers = AmpReadings.answers(newest, sockets);
+            double screen = last.tubes().stream()
+                    .mapToDouble(t -> t.screenVolts().orElseThrow() + t.cathodeVolts())
+                    .average()
+                    .orElseThrow();
+            double amperes = answers.values().stream()
+                    .mapToDouble(
+                            s -> s.answer().screenAmperes().map(e -> e.value()).orElse(0.0))
+                    .sum();
+            double plates = last.tubes().stream()
+                    .mapToDouble(t -> t.plateVolts() + t.cathodeVolts())
+                    .average()
+                    .orElseThrow();
+            double own = a.screenOhms().orElse(0.0) * amperes / sockets.size();
+            double drop = plates - screen - own;
+            double feed = drop / amperes;
+            if (drop > OWN_SUPPLY * plates || feed > MOST_FEED) {
+                double mains = last.mains().orElse(1.0);
+                texts.put("screens", Show.plain((screen + own) / mains, 4) + " V");
+                notes.add("Screens stand " + Show.fixed(drop, 0) + " V below B+: a supply of their own is taken.");
+            } else {
+                texts.put("feed", Show.plain(Math.max(0, feed), 2) + " Ω");
+                notes.add("Screen feed from the screens' volts as read, " + Show.fixed(Math.max(0, drop), 0)
+                        + " V below the plates.");
+            }
+        }
+
+        /** Grids read apart from their mean stand apart in the stage too. */
+        private void offsets(ReadRound last) {
+            if (a.bias() == BiasScheme.CATHODE
+                    || last.tubes().stream().anyMatch(t -> t.gridVolts().isEmpty())) {
+                return;
+            }
+            double mean = last.tubes().stream()
+                    .mapToDouble(t -> t.gridVolts().orElseThrow())
+                    .average()
+                    .orElseThrow();
+            texts.put(
+                    "offsets",
+                    last.tubes().stream()
+                            .map(t -> Show.fixed(t.gridVolts().orElseThrow() - mean, 2))
+                            .collect(Collectors.joining(" ")));
+            notes.add("Grids as read, each against their mean.");
+        }
+
+        private void idle(Round newest, TubeFacts tube) {
+            double watts = AmpReadings.answers(newest, sockets).values().stream()
+                    .mapToDouble(s -> s.answer().plateAmperes().orElseThrow().value()
+                            * s.answer().plateToCathodeVolts().orElseThrow().value())
+                    .max()
+                    .orElseThrow();
+            double nominal = a.mains().nominal();
+            Optional<Double> mains =
+                    newest.holding(yellowrail.core.round.Quantity.MAINS, "").map(r -> r.value());
+            double factor =
+                    mains.map(m -> a.bias().dissipationFactor(nominal / m)).orElse(Double.NaN);
+            double share = watts * (Double.isNaN(factor) ? 1 : factor) / tube.plateWatts();
+            texts.put("idle", Show.fixed(Math.max(5, Math.min(150, 100 * share)), 1));
+            notes.add("Idle of the hottest tube as read last"
+                    + (Double.isNaN(factor) ? "." : ", carried to nominal mains.")
+                    + (texts.get("at").isEmpty() ? "" : " With a typed bias the idle follows from that."));
+        }
+    }
+
+    /** Sockets of a channel as a stage counts its tubes: sides in turn. */
+    private static List<Socket> inOrder(AmpDescription a, int channel) {
+        List<Socket> all =
+                a.sockets().stream().filter(s -> s.channel() == channel).toList();
+        if (a.topology() != Topology.PUSH_PULL) {
+            return all;
+        }
+        List<Socket> one = all.stream().filter(s -> s.side() == Socket.Side.A).toList();
+        List<Socket> other = all.stream().filter(s -> s.side() == Socket.Side.B).toList();
+        List<Socket> turn = new ArrayList<>();
+        for (int i = 0; i < Math.max(one.size(), other.size()); i++) {
+            if (i < one.size()) {
+                turn.add(one.get(i));
+            }
+            if (i < other.size()) {
+                turn.add(other.get(i));
+            }
+        }
+        return turn;
+    }
+}

@@ -1,0 +1,38 @@
+package yellowrail.app.stage;
+
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+
+/**
+ * A computed figure against its rating.
+ *
+ * @param rating as published, or why there is none
+ * @param tone over, near (the rating lies inside the band), unknown or open
+ * @param formula how the figure is worked out, with this stage's numbers
+ */
+public record Limit(String name, String figure, String rating, String tone, String formula) {
+    /**
+     * @param rating NaN when not published
+     * @param band of the figure, share to either side
+     */
+    static Limit of(String name, double value, Unit unit, double rating, double band, String formula) {
+        String figure = Show.si(value, unit, 3);
+        if (Double.isNaN(rating)) {
+            return new Limit(name, figure, "not published", "unknown", formula);
+        }
+        String tone = tone(value, rating, band);
+        String percent = Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3);
+        return new Limit(
+                name,
+                figure,
+                percent + (tone.equals("near") ? ", inside the model's ±" + Show.plain(100 * band, 2) + " %" : ""),
+                tone,
+                formula);
+    }
+
+    static String tone(double value, double rating, double band) {
+        return Double.isNaN(rating)
+                ? "unknown"
+                : value > rating ? "over" : value * (1 + band) > rating ? "near" : "open";
+    }
+}

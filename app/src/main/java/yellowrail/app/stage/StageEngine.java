@@ -1,0 +1,184 @@
+package yellowrail.app.stage;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
+import yellowrail.core.stage.CleanIdle;
+import yellowrail.core.stage.ComputedTarget;
+import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.OperatingChart;
+import yellowrail.core.stage.ScreenReport;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageSetting;
+import yellowrail.core.stage.Sweep;
+import yellowrail.core.stage.SweepPoint;
+
+/**
+ * Computes stages and remembers what it computed, by content: equal settings are computed once. Sweeps run on threads of
+ * their own and give way to pictures, so that a slider is answered first.
+ */
+@Component
+public class StageEngine {
+    /** Levels of drive in a picture. */
+    static final int LEVELS = 24;
+
+    /** Levels at highest mains, where only limits are read off. */
+    private static final int LEVELS_AT_HIGHEST = 12;
+
+    static final int PICTURES = 500;
+    private static final int POINTS = 5000;
+    private static final long GIVE_WAY_MILLIS = 200;
+
+    /** A picture: the drive from idle to full, its chart, and the drive at highest mains. */
+    public record Computed(Stage stage, DriveSweep drive, OperatingChart chart, DriveSweep atHighest) {}
+
+    private record PictureKey(StageSetting setting, double highest) {}
+
+    private record PointKey(Sweep sweep, StageSetting setting, double place) {}
+
+    private record TargetKey(StageSetting setting, double margin, double highest, boolean biasFollows) {}
+
+    private record CleanKey(StageSetting setting, double most) {}
+
+    private record ScreenKey(StageSetting setting, double limit) {}
+
+    private final Cache<PictureKey, Computed> pictures =
+            Caffeine.newBuilder().maximumSize(PICTURES).build();
+    private final Cache<Object, Object> others =
+            Caffeine.newBuilder().maximumSize(POINTS).build();
+    private final AtomicInteger underway = new AtomicInteger();
+    private final Object idle = new Object();
+    private final ExecutorService sweeps = threads("sweep");
+    private final ExecutorService halves = threads("picture");
+
+    private static ExecutorService threads(String name) {
+        return Executors.newFixedThreadPool(
+                Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors())), task -> {
+                    Thread thread = new Thread(task, name);
+                    thread.setDaemon(true);
+                    return thread;
+                });
+    }
+
+    @PreDestroy
+    void stop() {
+        sweeps.shutdownNow();
+        halves.shutdownNow();
+    }
+
+    /** @throws yellowrail.core.stage.NoSolution when the stage cannot be solved */
+    public Computed picture(StageSetting setting, double highest) {
+        underway.incrementAndGet();
+        try {
+            return pictures.get(new PictureKey(setting, highest), key -> compute(setting, highest));
+        } finally {
+            if (underway.decrementAndGet() == 0) {
+                synchronized (idle) {
+                    idle.notifyAll();
+                }
+            }
+        }
+    }
+
+    private Computed compute(StageSetting setting, double highest) {
+        // Both halves at once: a slider is waiting.
+        Future<DriveSweep> high = halves.submit(() ->
+                DriveSweep.of(setting.mains(highest, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST));
+        Stage stage = setting.stage();
+        DriveSweep drive = DriveSweep.of(stage, LEVELS);
+        return new Computed(stage, drive, OperatingChart.of(stage, drive), solved(high));
+    }
+
+    private static DriveSweep solved(Future<DriveSweep> future) {
+        try {
+            return future.get();
+        } catch (ExecutionException failed) {
+            throw failed.getCause() instanceof NoSolution none ? none : new IllegalStateException(failed.getCause());
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(stopped);
+        }
+    }
+
+    public Future<SweepPoint> point(Sweep sweep, StageSetting setting, double place) {
+        return later(new PointKey(sweep, content(sweep, setting), place), () -> SweepPoint.of(sweep, setting, place));
+    }
+
+    /** What is swept does not belong to the content of a point: a moved slider keeps its own sweep. */
+    private static StageSetting content(Sweep sweep, StageSetting setting) {
+        return switch (sweep) {
+            case IDLE -> setting.idle(1);
+            case LOAD -> setting.load(1);
+            case MAINS_TRACKING, MAINS_CONSTANT, MAINS_CATHODE -> setting.mains(1, true);
+            case MISMATCH -> setting;
+        };
+    }
+
+    public Future<ComputedTarget> target(StageSetting setting, double margin, double highest) {
+        return later(
+                new TargetKey(setting.idle(1), margin, highest, setting.biasFollows()),
+                () -> targetNow(setting, margin, highest, setting.biasFollows()));
+    }
+
+    /** The hottest idle at marked load, whatever the sliders say of idle and mains. */
+    ComputedTarget targetNow(StageSetting setting, double margin, double highest, boolean biasFollows) {
+        StageSetting marked = setting.mains(1, biasFollows);
+        Stage stage = marked.described().withLoad(marked.described().loadOhms() * marked.loadFactor());
+        return ComputedTarget.of(stage, marked.ratedWatts(), margin, highest, biasFollows);
+    }
+
+    /** The same, remembered; for what is asked with every page. */
+    ComputedTarget targetRemembered(StageSetting setting, double margin, double highest, boolean biasFollows) {
+        return remembered(
+                new TargetKey(setting.idle(1), margin, highest, biasFollows),
+                () -> targetNow(setting, margin, highest, biasFollows));
+    }
+
+    public Future<CleanIdle> clean(StageSetting setting, double most) {
+        return later(new CleanKey(setting.idle(1), most), () -> CleanIdle.of(setting, most));
+    }
+
+    public Future<ScreenReport> screens(StageSetting setting, double limit) {
+        return later(new ScreenKey(setting, limit), () -> ScreenReport.of(setting, limit));
+    }
+
+    private <T> Future<T> later(Object key, Supplier<T> compute) {
+        Callable<T> task = () -> {
+            giveWay();
+            return remembered(key, compute);
+        };
+        return sweeps.submit(task);
+    }
+
+    @SuppressWarnings("unchecked")
+    private <T> T remembered(Object key, Supplier<T> compute) {
+        // Keys are of a type for each kind of answer, so that the answer is of the kind asked for.
+        return (T) others.get(key, k -> compute.get());
+    }
+
+    /** Waits while a picture is computed, though not for ever. */
+    private void giveWay() throws InterruptedException {
+        synchronized (idle) {
+            if (underway.get() > 0) {
+                idle.wait(GIVE_WAY_MILLIS);
+            }
+        }
+    }
+
+    /** What is kept now, for the bound's test. */
+    List<Long> sizes() {
+        pictures.cleanUp();
+        others.cleanUp();
+        return List.of(pictures.estimatedSize(), others.estimatedSize());
+    }
+}

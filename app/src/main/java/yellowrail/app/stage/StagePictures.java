@@ -1,0 +1,119 @@
+package yellowrail.app.stage;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.results.MeasuredText;
+import yellowrail.core.experiment.MeasuredPoint;
+import yellowrail.core.reading.Show;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageSetting;
+import yellowrail.core.stage.WhatChanges;
+import yellowrail.core.tube.ModelTrust;
+
+/** Makes the picture of a typed stage, with up to two kept settings and measured points beside it. */
+@Component
+class StagePictures {
+    static final int KEPT = 2;
+
+    private final TubeFactsOf facts;
+    private final StageEngine engine;
+
+    StagePictures(TubeFactsOf facts, StageEngine engine) {
+        this.facts = facts;
+        this.engine = engine;
+    }
+
+    /**
+     * @param kept queries of settings kept beside this one
+     * @param measured the builder's points as typed, a line each; may be empty
+     */
+    StagePicture of(StageForm form, List<String> kept, String measured) {
+        Optional<TubeFacts> tube = facts.of(form);
+        StageReader.Read read = StageReader.read(form, tube);
+        if (read.setting().isEmpty()) {
+            return StagePicture.refused("", read.complaints().byField());
+        }
+        StageSetting setting = read.setting().get();
+        TubeFacts f = tube.orElseThrow();
+        StageEngine.Computed computed;
+        try {
+            computed = engine.picture(setting, read.highest());
+        } catch (NoSolution none) {
+            return StagePicture.refused(none.getMessage(), read.complaints().byField());
+        }
+        List<MeasuredPoint> points = points(measured, read.complaints());
+        List<Lines> lines = new ArrayList<>();
+        lines.add(new Lines("now", Lines.heat(computed.drive(), f), "", ""));
+        kept.stream().limit(KEPT).forEach(query -> lines.add(beside(query, form, computed, f)));
+        return new StagePicture(
+                "",
+                read.complaints().byField(),
+                100 * setting.idleShare(),
+                computed.chart(),
+                f.curves().trust().plateBand(),
+                f.plateWatts(),
+                orNull(f.plateVolts()),
+                orNull(f.cathodeAmperes()),
+                Tiles.of(computed.stage(), computed.drive(), f),
+                Limits.of(setting, computed, read.highest(), f),
+                lines,
+                points,
+                accuracy(f, computed));
+    }
+
+    private static List<MeasuredPoint> points(String measured, Complaints complaints) {
+        try {
+            return MeasuredText.read(measured);
+        } catch (IllegalArgumentException unread) {
+            complaints.add("measured", unread.getMessage());
+            return List.of();
+        }
+    }
+
+    private Lines beside(String query, StageForm now, StageEngine.Computed present, TubeFacts presentFacts) {
+        StageForm form = StageForm.from(query);
+        String label = Lines.label(form, now);
+        Optional<TubeFacts> tube = facts.of(form);
+        StageReader.Read read = StageReader.read(form, tube);
+        if (read.setting().isEmpty()) {
+            return new Lines(label, List.of(), "", "This setting is not understood any more.");
+        }
+        try {
+            StageEngine.Computed other = engine.picture(read.setting().get(), read.highest());
+            return new Lines(
+                    label,
+                    Lines.heat(other.drive(), tube.orElseThrow()),
+                    WhatChanges.between(other.drive(), present.drive(), presentFacts.plateWatts()),
+                    "");
+        } catch (NoSolution none) {
+            return new Lines(label, List.of(), "", none.getMessage());
+        }
+    }
+
+    private static String accuracy(TubeFacts facts, StageEngine.Computed computed) {
+        ModelTrust trust = facts.curves().trust();
+        double plate = Limits.plateVolts(computed.drive().idle());
+        boolean inside = trust.covers(plate, computed.chart().screenVolts());
+        String bands = "Model, not measurement. " + facts.designation()
+                + (facts.curves().own() ? ", your own fit" : "") + ": plate current and heat ± "
+                + Show.plain(100 * trust.plateBand(), 2) + " %, screens ± " + Show.plain(100 * trust.screenBand(), 2)
+                + " %, power ± " + Show.plain(100 * trust.wattsBand(), 2) + " %, from " + trust.operations()
+                + (facts.curves().own() ? " points of yours" : " published operations")
+                + "; distortion in shape only. No grid current, no feedback. Ratings: "
+                + facts.ratings().edition() + ".";
+        return inside
+                ? bands
+                : bands + " These volts (plate " + Show.fixed(plate, 0) + " V, screen "
+                        + Show.fixed(computed.chart().screenVolts(), 0)
+                        + " V) lie outside what it was fitted on (plate " + Show.fixed(trust.plateFrom(), 0) + " to "
+                        + Show.fixed(trust.plateTo(), 0) + " V, screen " + Show.fixed(trust.screenFrom(), 0) + " to "
+                        + Show.fixed(trust.screenTo(), 0) + " V): the bands are not proven there.";
+    }
+
+    private static Double orNull(double value) {
+        return Double.isNaN(value) ? null : value;
+    }
+}

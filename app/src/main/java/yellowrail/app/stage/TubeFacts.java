@@ -1,0 +1,34 @@
+package yellowrail.app.stage;
+
+import java.util.Optional;
+import yellowrail.app.curves.Curves;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Ratings;
+
+/** What the stage needs of a type: its curves and the publication it is judged by, which has a plate rating. */
+public record TubeFacts(String designation, Curves curves, Ratings ratings) {
+    public double plateWatts() {
+        return ratings.plateWatts().orElseThrow().value();
+    }
+
+    /** NaN where it is not published. */
+    public double screenWatts() {
+        return of(ratings.screenWatts());
+    }
+
+    public double plateVolts() {
+        return of(ratings.plateVolts());
+    }
+
+    public double screenVolts() {
+        return of(ratings.screenVolts());
+    }
+
+    public double cathodeAmperes() {
+        return of(ratings.cathodeAmperes());
+    }
+
+    private static double of(Optional<Figure> figure) {
+        return figure.map(Figure::value).orElse(Double.NaN);
+    }
+}

@@ -1,0 +1,2 @@
+/** Which targets an amp can aim at. */
+package yellowrail.app.targets;

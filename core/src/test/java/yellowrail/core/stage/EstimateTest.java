@@ -1,0 +1,141 @@
+package yellowrail.core.stage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.TubeModels;
+
+/** A stage is found again from readings that the solver made of it. */
+class EstimateTest {
+    private static Stage stage(double grid) {
+        var model = TubeModels.of("6550").orElseThrow();
+        return new Stage(
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                470,
+                120,
+                320,
+                0,
+                60,
+                0,
+                4200,
+                List.of(new StageTube(model, 0, 1.10, 0, 0), new StageTube(model, 1, 0.92, 0, 0)),
+                Biasing.fixed(grid));
+    }
+
+    private static ReadRound read(double grid, double mains, boolean grids) {
+        Cycle idle = new StageSolver(stage(grid).atMains(mains, true)).idle();
+        List<ReadRound.ReadTube> tubes = new ArrayList<>();
+        double total = 0;
+        for (int t = 0; t < 2; t++) {
+            Cycle.TubeCycle tube = idle.tubes().get(t);
+            total += tube.plateAmperes();
+            tubes.add(new ReadRound.ReadTube(
+                    "V" + t,
+                    tube.plateWatts() / tube.plateAmperes(),
+                    tube.plateAmperes(),
+                    Optional.of(idle.screenVolts()),
+                    grids ? Optional.of(grid * mains) : Optional.empty(),
+                    0,
+                    true));
+        }
+        return new ReadRound(Optional.of(mains), Optional.of(total), tubes);
+    }
+
+    @Test
+    void twoCurrentsTellTheSupply() {
+        List<ReadRound> rounds = List.of(read(-38, 1.01, true), read(-34, 0.99, true));
+        SupplyEstimate supply = SupplyEstimate.of(rounds, 30);
+        assertThat(supply.told()).isTrue();
+        assertThat(supply.ohms()).isCloseTo(120, within(3.0));
+        assertThat(supply.volts()).isCloseTo(470, within(0.5));
+        assertThat(supply.how()).contains("from 2 rounds");
+        double total = rounds.get(1).nodeAmperes().orElseThrow() / 0.99;
+        assertThat(supply.voltsLoaded()).isCloseTo(supply.volts() - supply.ohms() * total, within(1e-9));
+    }
+
+    @Test
+    void oneCurrentDoesNot() {
+        SupplyEstimate one = SupplyEstimate.of(List.of(read(-36, 1, true), read(-36, 1.02, true)), 30);
+        assertThat(one.told()).isFalse();
+        assertThat(one.ohms()).isEqualTo(100);
+        assertThat(one.how()).contains("hardly differ").contains("100 Ω is assumed");
+        ReadRound noMains = new ReadRound(
+                Optional.empty(), Optional.empty(), read(-36, 1, true).tubes());
+        assertThat(SupplyEstimate.of(List.of(noMains), 30).how()).contains("mains or single currents are missing");
+    }
+
+    @Test
+    void gridVoltsTellEachTubesStrength() {
+        var model = TubeModels.of("6550").orElseThrow();
+        ScaleEstimate scales = ScaleEstimate.of(model, List.of(read(-38, 1, true), read(-34, 1, true)));
+        assertThat(scales.told()).isTrue();
+        assertThat(scales.scales().get(0)).isCloseTo(1.10, within(1e-6));
+        assertThat(scales.scales().get(1)).isCloseTo(0.92, within(1e-6));
+        assertThat(scales.how()).contains("from 2 rounds with grid volts");
+    }
+
+    @Test
+    void withoutThemOnlyTheirRatioIsKnown() {
+        var model = TubeModels.of("6550").orElseThrow();
+        ScaleEstimate scales = ScaleEstimate.of(model, List.of(read(-36, 1, false)));
+        assertThat(scales.scales().get(0) / scales.scales().get(1)).isCloseTo(1.10 / 0.92, within(0.01));
+        assertThat(scales.scales().get(0) + scales.scales().get(1)).isCloseTo(2, within(1e-9));
+        assertThat(scales.how()).contains("against each other");
+    }
+
+    @Test
+    void aMeanTellsNothingOfATubeAndNonsenseIsNotUsed() {
+        var model = TubeModels.of("6550").orElseThrow();
+        ReadRound round = read(-36, 1, true);
+        List<ReadRound.ReadTube> means = round.tubes().stream()
+                .map(t -> new ReadRound.ReadTube(
+                        t.name(), t.plateVolts(), t.plateAmperes(), t.screenVolts(), t.gridVolts(), 0, false))
+                .toList();
+        ScaleEstimate mean = ScaleEstimate.of(model, List.of(new ReadRound(round.mains(), round.nodeAmperes(), means)));
+        assertThat(mean.told()).isFalse();
+        assertThat(mean.scales()).containsExactly(1.0, 1.0);
+        List<ReadRound.ReadTube> wrong = round.tubes().stream()
+                .map(t -> new ReadRound.ReadTube(
+                        t.name(), t.plateVolts(), t.plateAmperes(), t.screenVolts(), Optional.of(-70.0), 0, true))
+                .toList();
+        ScaleEstimate nonsense =
+                ScaleEstimate.of(model, List.of(new ReadRound(round.mains(), round.nodeAmperes(), wrong)));
+        assertThat(nonsense.told()).isFalse();
+        assertThat(nonsense.how()).contains("differ by more than a tube's spread");
+    }
+
+    @Test
+    void whatChangesIsSaidWithItsNumbers() {
+        StageSetting setting = new StageSetting(stage(-36), 42, 0.4, 1, 1, true);
+        DriveSweep cold = DriveSweep.of(setting.stage(), 16);
+        DriveSweep hot = DriveSweep.of(setting.idle(0.8).stage(), 16);
+        String said = WhatChanges.between(cold, hot, 42);
+        assertThat(said)
+                .startsWith("Power at clipping")
+                .contains("class A reaches")
+                .contains("distortion at 1 W")
+                .contains("% of its rating");
+        assertThat(WhatChanges.between(cold, cold, 42)).contains("ower at clipping hardly changes");
+        DriveSweep tooHot = DriveSweep.of(setting.idle(1.2).stage(), 16);
+        assertThat(WhatChanges.between(cold, tooHot, 42)).contains("and over it");
+    }
+
+    @Test
+    void theComputedTargetIsAWindowBelowTheHottestIdle() {
+        ComputedTarget target = ComputedTarget.of(stage(-36), 42, 1, 1.1, true);
+        var window = target.window(1).orElseThrow();
+        assertThat(window.name()).isEqualTo(ComputedTarget.NAME);
+        assertThat(window.high()).isEqualTo(target.share());
+        assertThat(window.low()).isCloseTo(target.share() - 0.05, within(1e-9));
+        assertThat(window.why()).contains("At highest mains");
+        assertThat(new ComputedTarget(5, 0.2, false, "none").window(1)).isEmpty();
+    }
+}
