@@ -31,6 +31,20 @@ document.addEventListener('change', (event) => {
 document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('form').forEach(showParts));
 document.addEventListener('htmx:afterSwap', () => document.querySelectorAll('form').forEach(showParts));
 
+// Fields that come anew: an answer to a form that has changed since is not put in, it is asked for again.
+const written = (form) => new URLSearchParams(new FormData(form)).toString();
+const asked = new WeakMap();
+document.addEventListener('htmx:beforeSend', ({ target, detail }) => {
+  const form = target.closest('form');
+  if (form && form.contains(detail.target)) asked.set(detail.xhr, { form, text: written(form) });
+});
+document.addEventListener('htmx:beforeSwap', ({ detail }) => {
+  const then = asked.get(detail.xhr);
+  if (!then || then.text === written(then.form)) return;
+  detail.shouldSwap = false;
+  window.htmx.trigger(detail.requestConfig.elt, 'change');
+});
+
 // A field whose line says something is marked for those who do not see the line.
 document.addEventListener('htmx:afterSettle', () => {
   document.querySelectorAll('[data-field]').forEach((line) => {
@@ -43,21 +57,42 @@ document.addEventListener('htmx:afterSettle', () => {
 function keepDraft(form) {
   const key = `draft:${form.dataset.draft}`;
   const kept = sessionStorage.getItem(key);
-  if (kept && form.dataset.filled !== 'true') {
-    new URLSearchParams(kept).forEach((value, name) => {
-      const field = form.elements[name];
-      if (field && field.type !== 'hidden' && !(field instanceof RadioNodeList) && field.type !== 'checkbox') field.value = value;
-    });
-    showParts(form);
-  }
+  if (kept && form.dataset.filled !== 'true') putBack(form, new URLSearchParams(kept), key);
   form.addEventListener('input', () => {
     const data = new FormData(form);
     data.delete('_csrf');
     sessionStorage.setItem(key, new URLSearchParams(data).toString());
   });
+  form.addEventListener('submit', () => sessionStorage.setItem('sent', key));
+}
+
+// The version that was seen comes back too, so that what was typed over an older one is told as such.
+function putBack(form, kept, key) {
+  new Set(kept.keys()).forEach((name) => form.querySelectorAll(`[name="${CSS.escape(name)}"]`).forEach((field, i) => {
+    const value = kept.getAll(name)[i];
+    if (value !== undefined && field.type !== 'checkbox' && (field.type !== 'hidden' || name === 'seenVersion')) field.value = value;
+  }));
+  form.querySelectorAll('[type=checkbox]').forEach((box) => { box.checked = kept.getAll(box.name).includes(box.value); });
+  showParts(form);
+  const rows = form.querySelector('[hx-post]');
+  const values = {};
+  kept.forEach((value, name) => { values[name] = kept.getAll(name); });
+  if (rows) window.htmx.ajax('POST', rows.getAttribute('hx-post'), { source: rows, target: rows.getAttribute('hx-target'), values });
+  const note = document.createElement('p');
+  note.className = 'notice back';
+  note.setAttribute('role', 'status');
+  note.append('What you typed here before is back. It is not saved yet. ');
+  const away = note.appendChild(document.createElement('button'));
+  away.type = 'button';
+  away.className = 'act plain';
+  away.textContent = 'Discard it';
+  away.addEventListener('click', () => { sessionStorage.removeItem(key); window.location.reload(); });
+  form.prepend(note);
 }
 document.addEventListener('DOMContentLoaded', () => {
-  document.querySelectorAll('[data-saved-draft]').forEach((saved) => sessionStorage.removeItem(`draft:${saved.dataset.savedDraft}`));
+  const sent = sessionStorage.getItem('sent');
+  sessionStorage.removeItem('sent');
+  if (sent && document.querySelector('[data-kept]')) sessionStorage.removeItem(sent);
   document.querySelectorAll('form[data-draft]').forEach(keepDraft);
 });
 

@@ -101,7 +101,7 @@ class AmpController {
     private String form(AmpForm form, Envelope envelope, Complaints complaints, Model model) {
         fill(form, complaints, model);
         model.addAttribute("envelope", envelope);
-        model.addAttribute("filled", complaints.any() || !envelope.fresh());
+        model.addAttribute("filled", complaints.any());
         return "amps/form";
     }
 

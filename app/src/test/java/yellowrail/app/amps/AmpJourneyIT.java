@@ -4,6 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -47,6 +50,32 @@ class AmpJourneyIT extends BrowserIT {
         assertThat(page.locator("body")).containsText("Not measured: V3, V4");
         page.locator(".dist h1").isVisible();
         looksRight();
+    }
+
+    @Test
+    void slowRowsNeitherOvertakeANewerPickNorTakeWhatWasTyped() {
+        page.navigate(url("/amps/new"));
+        page.selectOption("#method", "combined");
+        List<Route> slow = new ArrayList<>();
+        page.route("**/amps/rows", route -> {
+            slow.add(route);
+            if (slow.size() == 2) route.resume();
+        });
+        page.selectOption("#channels", "2");
+        page.selectOption("#grouping", "channel");
+        assertThat(page.locator("#rows")).containsText("channel 2, Ω");
+        slow.get(0).resume();
+
+        page.selectOption("#tubes", "4");
+        page.waitForCondition(() -> slow.size() == 3);
+        page.locator("input[name=socketType]").first().fill("7591");
+        slow.get(2).resume();
+        page.waitForCondition(() -> slow.size() == 4);
+        slow.get(3).resume();
+        assertThat(page.locator("input[name=socketName]")).hasCount(4);
+        assertThat(page.locator("input[name=socketType]").first()).hasValue("7591");
+        assertThat(page.locator("input[name=socketType]").first()).isFocused();
+        assertThat(page.locator("#rows")).containsText("channel 2, Ω");
     }
 
     @Test
@@ -98,6 +127,52 @@ class AmpJourneyIT extends BrowserIT {
         page.fill("[id='PLATE.V1']", "312 V");
         page.reload();
         assertThat(page.locator("[id='PLATE.V1']")).hasValue("312 V");
+    }
+
+    @Test
+    void keepsAnUnsavedAmpWithItsRowsThroughAReload() {
+        page.navigate(url("/amps/new"));
+        page.fill("#name", "Sora 30");
+        page.selectOption("#method", "combined");
+        page.selectOption("#tubes", "4");
+        assertThat(page.locator("input[name=socketName]")).hasCount(4);
+        page.locator("#socketType3").fill("6550");
+        page.locator("#rm0").fill("0.98");
+        page.reload();
+        assertThat(page.locator("form .back")).containsText("is back. It is not saved yet");
+        assertThat(page.locator("#name")).hasValue("Sora 30");
+        assertThat(page.locator("#socketType3")).hasValue("6550");
+        assertThat(page.locator("#rm0")).hasValue("0.98");
+        assertThat(page.locator("#method")).hasValue("combined");
+        looksRight();
+        page.click("text=Discard it");
+        assertThat(page.locator("#name")).hasValue("");
+        assertThat(page.locator("input[name=socketName]")).hasCount(2);
+
+        page.fill("#name", "Sora 30");
+        page.locator("#socketType0").fill("EL84");
+        page.click("text=Keep this amp");
+        assertThat(page.locator("h1")).hasText("Sora 30");
+        page.navigate(url("/amps/new"));
+        assertThat(page.locator("#name")).hasValue("");
+        assertThat(page.locator("form .back")).hasCount(0);
+    }
+
+    @Test
+    void whatWasTypedOverAnOlderDescriptionStillMeetsTheNewerOne() {
+        Amp amp = keepPair("Bunting 15", "EL84");
+        page.navigate(url("/amps/" + amp.id() + "/edit"));
+        page.fill("#name", "Bunting 15 mine");
+        Page other = tab();
+        other.navigate(url("/amps/" + amp.id() + "/edit"));
+        other.fill("#quirks", "from the other tab");
+        other.click("text=Keep this amp");
+        assertThat(other.locator(".told")).containsText("Kept");
+        page.reload();
+        assertThat(page.locator("#name")).hasValue("Bunting 15 mine");
+        page.click("text=Keep this amp");
+        assertThat(page.locator("[role=alert]")).containsText("changed in another window");
+        assertThat(amps.amp(amp.id()).version()).isEqualTo(2);
     }
 
     @Test

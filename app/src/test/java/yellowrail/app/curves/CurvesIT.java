@@ -53,6 +53,8 @@ class CurvesIT extends BrowserIT {
         page.click("text=Curves");
         page.waitForSelector("text=No curves are known of this type");
         page.fill("#points", published(-10, -14, -20, -25));
+        page.reload();
+        page.waitForSelector("text=It is not saved yet");
         page.click("button:has-text('Fit')");
         page.waitForSelector("#fit");
         assertThat(page.locator("#fit tbody tr").count()).isEqualTo(24);

@@ -36,6 +36,8 @@ class TubePagesIT extends BrowserIT {
         page.fill("#share", "6");
         page.fill("#band", "2");
         looksRight();
+        page.navigate(url("/tubes/new"));
+        assertThat(page.locator("#share")).hasValue("6");
         page.click("text=Keep this type");
         assertThat(page.locator("h1")).hasText("X19");
         page.navigate(url("/?tube=X19&volts=396.5&reading=327.1mV&r=9.94&bias=tracking"));
