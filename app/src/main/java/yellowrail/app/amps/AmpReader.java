@@ -14,6 +14,7 @@ import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.MethodForm;
 import yellowrail.app.forms.MethodReader;
+import yellowrail.app.forms.TubeName;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
@@ -33,7 +34,6 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
-import yellowrail.core.tube.TubeType;
 
 /** Makes a description of a form; what is missing or wrong becomes a sentence at its field. */
 public final class AmpReader {
@@ -214,26 +214,7 @@ public final class AmpReader {
         if (lookup instanceof Lookup.Found found) {
             return Optional.of(found.type().designation());
         }
-        if (lookup instanceof Lookup.WhichVariant which) {
-            complaints.add(
-                    field,
-                    "“" + Complaints.shorten(typed) + "” is a family whose ratings differ: "
-                            + String.join(
-                                    ", ",
-                                    which.variants().stream()
-                                            .map(TubeType::designation)
-                                            .toList()) + "?");
-        } else if (lookup instanceof Lookup.Relative relative) {
-            complaints.add(
-                    field,
-                    relative.name() + " is not the same as " + relative.of().designation() + ": "
-                            + relative.difference() + ". Enter it as your own under Tubes.");
-        } else {
-            complaints.add(
-                    field,
-                    "“" + Complaints.shorten(typed) + "” is not in the catalogue; enter it as your own under"
-                            + " Tubes.");
-        }
+        TubeName.notOne(lookup).ifPresent(n -> complaints.add(field, n.sentence(), n.designations()));
         return Optional.empty();
     }
 

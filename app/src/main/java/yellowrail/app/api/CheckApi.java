@@ -11,13 +11,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.TubeName;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Lookup;
-import yellowrail.core.tube.TubeType;
 
 /** Idle checks and the catalogue as JSON. */
 @RestController
@@ -41,26 +41,13 @@ class CheckApi {
                 .byField()
                 .forEach(
                         (field, said) -> errors.add(new ApiRefused.FieldError(field, said.sentence(), said.choices())));
-        read.lookup().filter(l -> !(l instanceof Lookup.Found)).ifPresent(l -> errors.add(tube(l)));
+        read.lookup()
+                .flatMap(TubeName::notOne)
+                .ifPresent(n -> errors.add(new ApiRefused.FieldError("tube", n.sentence(), n.designations())));
         if (!errors.isEmpty()) {
             throw new ApiRefused(errors);
         }
         return IdleResult.of(IdleCheck.answer(read.question(), windows));
-    }
-
-    private static ApiRefused.FieldError tube(Lookup lookup) {
-        List<TubeType> choices = lookup instanceof Lookup.WhichVariant which
-                ? which.variants()
-                : lookup instanceof Lookup.Relative relative
-                        ? List.of(relative.of())
-                        : ((Lookup.Unknown) lookup).near();
-        String sentence = lookup instanceof Lookup.WhichVariant
-                ? "A family whose ratings differ: say which variant is fitted."
-                : lookup instanceof Lookup.Relative relative
-                        ? "Not the same as " + relative.of().designation() + ": " + relative.difference() + "."
-                        : "Not in the catalogue.";
-        return new ApiRefused.FieldError(
-                "tube", sentence, choices.stream().map(TubeType::designation).toList());
     }
 
     @Operation(summary = "The whole catalogue, own entries included")

@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -82,11 +81,11 @@ class StageApi {
             throw new ApiRefused(unknown);
         }
         StageForm form = StageForm.from(texts::get);
-        Optional<TubeFacts> tube = facts.of(form);
+        TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         if (read.setting().isEmpty()) {
             throw new ApiRefused(read.complaints());
         }
-        return new Asked(read, tube.orElseThrow());
+        return new Asked(read, tube.facts().orElseThrow());
     }
 }

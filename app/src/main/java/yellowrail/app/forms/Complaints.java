@@ -67,7 +67,12 @@ public final class Complaints {
     }
 
     public void add(String name, String sentence) {
-        byField.putIfAbsent(name, new Complaint(sentence, List.of()));
+        add(name, sentence, List.of());
+    }
+
+    /** @param choices texts that would settle it */
+    public void add(String name, String sentence, List<String> choices) {
+        byField.putIfAbsent(name, new Complaint(sentence, choices));
     }
 
     public boolean any() {

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -15,7 +14,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.TubeName;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.idle.IdleAnswer;
@@ -25,7 +24,6 @@ import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
-import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
 
 /** The first page: one sentence, one answer, nothing saved. Its whole state is its address. */
@@ -144,36 +142,14 @@ class QuickCheckController {
                                         .toList()));
             }
         });
-        read.lookup().flatMap(l -> lookupLine(l, request)).ifPresent(line -> lines.put("tube", line));
+        read.lookup()
+                .flatMap(TubeName::notOne)
+                .ifPresent(n -> lines.put("tube", new Line("tube", n.sentence(), choices(n.near(), request))));
         List<Line> all = new ArrayList<>();
         for (String field : FIELDS) {
             all.add(lines.getOrDefault(field, new Line(field, "", List.of())));
         }
         return all;
-    }
-
-    private static Optional<Line> lookupLine(Lookup lookup, HttpServletRequest request) {
-        if (lookup instanceof Lookup.WhichVariant which) {
-            return Optional.of(new Line(
-                    "tube",
-                    "“" + which.family() + "” is a family whose ratings differ. Which one" + " is fitted?",
-                    choices(which.variants(), request)));
-        }
-        if (lookup instanceof Lookup.Relative relative) {
-            return Optional.of(new Line(
-                    "tube",
-                    relative.name() + " is not the same as " + relative.of().designation() + ": "
-                            + relative.difference() + ". Pick a type, or enter it as your own under Tubes.",
-                    choices(List.of(relative.of()), request)));
-        }
-        if (lookup instanceof Lookup.Unknown unknown) {
-            return Optional.of(new Line(
-                    "tube",
-                    "“" + Complaints.shorten(unknown.name()) + "” is not in the catalogue"
-                            + (unknown.near().isEmpty() ? "; enter it as your own under Tubes." : ". Did you mean:"),
-                    choices(unknown.near(), request)));
-        }
-        return Optional.empty();
     }
 
     private static List<Choice> choices(List<TubeType> types, HttpServletRequest request) {

@@ -75,13 +75,13 @@ class AmpTargets implements Targets.Computing {
         if (!stage.missing().isEmpty()) {
             return none(stage.missing());
         }
-        Optional<TubeFacts> tube = facts.of(stage.strict());
+        TubeFactsOf.Answer tube = facts.of(stage.strict());
         // The idle is what is looked for: a resistor in the description does not fix it.
         StageReader.Read read = StageReader.read(stage.strict().with("at", ""), tube);
         if (read.setting().isEmpty()) {
             return none(read.complaints().byField().values().iterator().next().sentence());
         }
-        TubeFacts f = tube.orElseThrow();
+        TubeFacts f = tube.facts().orElseThrow();
         double band = f.curves().trust().plateBand();
         double margin = 1 / (1 + band);
         try {

@@ -18,21 +18,17 @@ import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Show;
-import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.stage.Copper;
 import yellowrail.core.stage.ReadRound;
 import yellowrail.core.stage.ScaleEstimate;
+import yellowrail.core.stage.ScreenFeed;
 import yellowrail.core.stage.SupplyEstimate;
 
 /** Fills a stage from an amp's description and rounds, and says where each figure comes from. */
 @Component
 class FromAmp {
-    /** Copper of a half primary, share of the plate-to-plate load, where it was not measured. */
-    private static final double COPPER = 0.016;
-
-    /** A screen this far below B+ has a supply of its own, share of B+. */
-    private static final double OWN_SUPPLY = 0.15;
-
-    private static final double MOST_FEED = 20e3;
+    private static final double LEAST_IDLE = 0.05;
+    private static final double MOST_IDLE = 1.5;
 
     private final RoundStore rounds;
     private final TubeFactsOf facts;
@@ -184,9 +180,10 @@ class FromAmp {
                     return;
                 }
             }
-            halfOhms = load.orElse(0.0) * COPPER * (a.topology() == Topology.PUSH_PULL ? 1 : 2);
+            halfOhms = Copper.assumedOhms(load.orElse(0.0), a.topology());
             texts.put("rdc", Show.significant(halfOhms, 2) + " Ω");
-            notes.add("The winding's copper was not measured: 1.6 % of the load for each half is assumed.");
+            notes.add("The winding's copper was not measured: " + Show.plain(100 * Copper.SHARE, 2)
+                    + " % of the load for each half is assumed.");
         }
 
         private void screenResistor() {
@@ -223,7 +220,7 @@ class FromAmp {
                         "scales",
                         scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")));
                 notes.add(scales.how());
-                idle(newest, t);
+                idle(read.get(read.size() - 1), t);
             });
             offsets(read.get(read.size() - 1));
         }
@@ -238,66 +235,40 @@ class FromAmp {
                 notes.add("Screens were not read: they are fed from B+ without a drop.");
                 return;
             }
-            Map<String, SocketAnswer> answers = AmpReadings.answers(newest, sockets);
-            double screen = last.tubes().stream()
-                    .mapToDouble(t -> t.screenVolts().orElseThrow() + t.cathodeVolts())
-                    .average()
-                    .orElseThrow();
-            double amperes = answers.values().stream()
+            double amperes = AmpReadings.answers(newest, sockets).values().stream()
                     .mapToDouble(
                             s -> s.answer().screenAmperes().map(e -> e.value()).orElse(0.0))
                     .sum();
-            double plates = last.tubes().stream()
-                    .mapToDouble(t -> t.plateVolts() + t.cathodeVolts())
-                    .average()
-                    .orElseThrow();
-            double own = a.screenOhms().orElse(0.0) * amperes / sockets.size();
-            double drop = plates - screen - own;
-            double feed = drop / amperes;
-            if (drop > OWN_SUPPLY * plates || feed > MOST_FEED) {
-                double mains = last.mains().orElse(1.0);
-                texts.put("screens", Show.plain((screen + own) / mains, 4) + " V");
-                notes.add("Screens stand " + Show.fixed(drop, 0) + " V below B+: a supply of their own is taken.");
+            ScreenFeed feed = ScreenFeed.of(last, amperes, a.screenOhms().orElse(0.0));
+            if (feed.own()) {
+                texts.put("screens", Show.plain(feed.ownVolts(), 4) + " V");
             } else {
-                texts.put("feed", Show.plain(Math.max(0, feed), 2) + " Ω");
-                notes.add("Screen feed from the screens' volts as read, " + Show.fixed(Math.max(0, drop), 0)
-                        + " V below the plates.");
+                texts.put("feed", Show.plain(feed.ohms(), 2) + " Ω");
             }
+            notes.add(feed.how());
         }
 
         /** Grids read apart from their mean stand apart in the stage too. */
         private void offsets(ReadRound last) {
-            if (a.bias() == BiasScheme.CATHODE
-                    || last.tubes().stream().anyMatch(t -> t.gridVolts().isEmpty())) {
+            if (a.bias() == BiasScheme.CATHODE || last.gridsApart().isEmpty()) {
                 return;
             }
-            double mean = last.tubes().stream()
-                    .mapToDouble(t -> t.gridVolts().orElseThrow())
-                    .average()
-                    .orElseThrow();
             texts.put(
                     "offsets",
-                    last.tubes().stream()
-                            .map(t -> Show.fixed(t.gridVolts().orElseThrow() - mean, 2))
-                            .collect(Collectors.joining(" ")));
+                    last.gridsApart().stream().map(v -> Show.fixed(v, 2)).collect(Collectors.joining(" ")));
             notes.add("Grids as read, each against their mean.");
         }
 
-        private void idle(Round newest, TubeFacts tube) {
-            double watts = AmpReadings.answers(newest, sockets).values().stream()
-                    .mapToDouble(s -> s.answer().plateAmperes().orElseThrow().value()
-                            * s.answer().plateToCathodeVolts().orElseThrow().value())
-                    .max()
-                    .orElseThrow();
-            double nominal = a.mains().nominal();
-            Optional<Double> mains =
-                    newest.holding(yellowrail.core.round.Quantity.MAINS, "").map(r -> r.value());
-            double factor =
-                    mains.map(m -> a.bias().dissipationFactor(nominal / m)).orElse(Double.NaN);
-            double share = watts * (Double.isNaN(factor) ? 1 : factor) / tube.plateWatts();
-            texts.put("idle", Show.fixed(Math.max(5, Math.min(150, 100 * share)), 1));
+        private void idle(ReadRound last, TubeFacts tube) {
+            double share = last.idleWatts(a.bias()) / tube.plateWatts();
+            double shown = Math.max(LEAST_IDLE, Math.min(MOST_IDLE, share));
+            texts.put("idle", Show.fixed(100 * shown, 1));
             notes.add("Idle of the hottest tube as read last"
-                    + (Double.isNaN(factor) ? "." : ", carried to nominal mains.")
+                    + (last.mains().isEmpty() ? "." : ", carried to nominal mains.")
+                    + (shown == share
+                            ? ""
+                            : " That is " + Show.fixed(100 * share, 0) + " % of the rating, further than is computed: "
+                                    + Show.fixed(100 * shown, 0) + " % stands here.")
                     + (texts.get("at").isEmpty() ? "" : " With a typed bias the idle follows from that."));
         }
     }

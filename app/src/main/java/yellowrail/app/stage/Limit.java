@@ -1,7 +1,9 @@
 package yellowrail.app.stage;
 
+import java.util.Locale;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.AgainstRating;
 
 /**
  * A computed figure against its rating.
@@ -31,8 +33,6 @@ public record Limit(String name, String figure, String rating, String tone, Stri
     }
 
     static String tone(double value, double rating, double band) {
-        return Double.isNaN(rating)
-                ? "unknown"
-                : value > rating ? "over" : value * (1 + band) > rating ? "near" : "open";
+        return AgainstRating.of(value, rating, band).name().toLowerCase(Locale.ROOT);
     }
 }

@@ -6,12 +6,10 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.ModelTrust;
 
 /** The limits that are not dissipation: DC volts and cathode current, and peaks, which nobody published. */
 public final class Limits {
-    /** Plate and screen volts follow from the supply, which is typed; what the model adds is small. */
-    private static final double VOLTS_BAND = 0.02;
-
     private Limits() {}
 
     public static List<Limit> of(StageSetting setting, StageEngine.Computed c, double highest, TubeFacts facts) {
@@ -25,10 +23,13 @@ public final class Limits {
         double unloaded = setting.described().supplyVolts() * highest;
         String up = Show.fixed(100 * highest, 0) + " % mains";
         List<Limit> limits = new ArrayList<>();
-        limits.add(volts("Plate volts, DC, at idle", plateVolts(idle), plate, atIdle(idle)));
+        limits.add(volts("Plate volts, DC, at idle", idle.plateToCathodeVolts(), plate, atIdle(idle)));
         limits.add(volts(
-                "Plate volts, DC, at full drive", plateVolts(full), plate, average("B+", full.supplyVolts(), full)));
-        limits.add(volts("Plate volts, DC, idle at " + up, plateVolts(high), plate, atIdle(high)));
+                "Plate volts, DC, at full drive",
+                full.plateToCathodeVolts(),
+                plate,
+                average("B+", full.supplyVolts(), full)));
+        limits.add(volts("Plate volts, DC, idle at " + up, high.plateToCathodeVolts(), plate, atIdle(high)));
         limits.add(volts(
                 "Plate volts before the tubes conduct, " + up,
                 unloaded,
@@ -37,14 +38,14 @@ public final class Limits {
                         + Show.plain(highest, 3)));
         limits.add(volts(
                 "Screen volts, DC, at idle",
-                screenVolts(c, idle),
+                idle.screenToCathodeVolts(),
                 screen,
-                average("screens", screenNode(c, idle), idle)));
+                average("screens", idle.screenVolts(), idle)));
         limits.add(volts(
                 "Screen volts, DC, idle at " + up,
-                screenVolts(c, high),
+                high.screenToCathodeVolts(),
                 screen,
-                average("screens", screenNode(c, high), high)));
+                average("screens", high.screenVolts(), high)));
         limits.add(Limit.of(
                 "Cathode current, highest average",
                 c.drive().cathodeAmperes(),
@@ -78,45 +79,20 @@ public final class Limits {
     }
 
     private static Limit volts(String name, double volts, double rating, String formula) {
-        return Limit.of(name, volts, Unit.VOLT, rating, VOLTS_BAND, formula);
+        return Limit.of(name, volts, Unit.VOLT, rating, ModelTrust.VOLTS_BAND, formula);
     }
 
     private static String atIdle(Cycle idle) {
         return "B+ " + shown(idle.supplyVolts()) + " − drop over the half primary − cathode "
-                + shown(leastCathode(idle));
+                + shown(idle.leastCathodeVolts());
     }
 
     private static String average(String what, double node, Cycle cycle) {
-        return what + " " + shown(node) + " − cathode " + shown(leastCathode(cycle))
+        return what + " " + shown(node) + " − cathode " + shown(cycle.leastCathodeVolts())
                 + "; drops over windings and screen resistors left out";
     }
 
     private static String shown(double volts) {
         return Show.significant(volts, 4) + " V";
-    }
-
-    /** Average plate to cathode of the tube that has most, V; the drop over the windings is left out with drive. */
-    static double plateVolts(Cycle cycle) {
-        if (cycle.drive() == 0) {
-            return cycle.tubes().stream()
-                    .filter(t -> t.plateAmperes() > 0)
-                    .mapToDouble(t -> t.plateWatts() / t.plateAmperes())
-                    .max()
-                    .orElse(cycle.supplyVolts());
-        }
-        return cycle.supplyVolts() - leastCathode(cycle);
-    }
-
-    /** Screen node to cathode, V; the drop over the tubes' own resistors is left out. */
-    private static double screenVolts(StageEngine.Computed c, Cycle cycle) {
-        return screenNode(c, cycle) - leastCathode(cycle);
-    }
-
-    private static double screenNode(StageEngine.Computed c, Cycle cycle) {
-        return c.stage().screenTap() == 0 ? cycle.screenVolts() : cycle.supplyVolts();
-    }
-
-    private static double leastCathode(Cycle cycle) {
-        return cycle.cathodeVolts().stream().mapToDouble(v -> v).min().orElse(0);
     }
 }

@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -64,14 +63,14 @@ class StageController {
     @GetMapping("/stage/sweeps")
     void sweeps(HttpServletRequest request, HttpServletResponse response) throws IOException, InterruptedException {
         StageForm form = StageForm.from(request::getParameter);
-        Optional<TubeFacts> tube = facts.of(form);
+        TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         response.setContentType("application/x-ndjson;charset=UTF-8");
         OutputStream out = response.getOutputStream();
         if (read.setting().isEmpty()) {
             return;
         }
-        sweeps.run(read.setting().get(), read, tube.orElseThrow(), piece -> {
+        sweeps.run(read.setting().get(), read, tube.facts().orElseThrow(), piece -> {
             out.write(json.writeValueAsBytes(piece));
             out.write('\n');
             out.flush();

@@ -2,7 +2,6 @@ package yellowrail.app.stage;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.results.MeasuredText;
@@ -31,13 +30,13 @@ class StagePictures {
      * @param measured the builder's points as typed, a line each; may be empty
      */
     StagePicture of(StageForm form, List<String> kept, String measured) {
-        Optional<TubeFacts> tube = facts.of(form);
+        TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         if (read.setting().isEmpty()) {
             return StagePicture.refused("", read.complaints().byField());
         }
         StageSetting setting = read.setting().get();
-        TubeFacts f = tube.orElseThrow();
+        TubeFacts f = tube.facts().orElseThrow();
         StageEngine.Computed computed;
         try {
             computed = engine.picture(setting, read.highest());
@@ -76,7 +75,7 @@ class StagePictures {
     private Lines beside(String query, StageForm now, StageEngine.Computed present, TubeFacts presentFacts) {
         StageForm form = StageForm.from(query);
         String label = Lines.label(form, now);
-        Optional<TubeFacts> tube = facts.of(form);
+        TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         if (read.setting().isEmpty()) {
             return new Lines(label, List.of(), "", "This setting is not understood any more.");
@@ -85,7 +84,7 @@ class StagePictures {
             StageEngine.Computed other = engine.picture(read.setting().get(), read.highest());
             return new Lines(
                     label,
-                    Lines.heat(other.drive(), tube.orElseThrow()),
+                    Lines.heat(other.drive(), tube.facts().orElseThrow()),
                     WhatChanges.between(other.drive(), present.drive(), presentFacts.plateWatts()),
                     "");
         } catch (NoSolution none) {
@@ -95,7 +94,7 @@ class StagePictures {
 
     private static String accuracy(TubeFacts facts, StageEngine.Computed computed) {
         ModelTrust trust = facts.curves().trust();
-        double plate = Limits.plateVolts(computed.drive().idle());
+        double plate = computed.drive().idle().plateToCathodeVolts();
         boolean inside = trust.covers(plate, computed.chart().screenVolts());
         String bands = "Model, not measurement. " + facts.designation()
                 + (facts.curves().own() ? ", your own fit" : "") + ": plate current and heat ± "

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.curves.Curves;
 import yellowrail.app.curves.CurvesStore;
+import yellowrail.app.forms.TubeName;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -20,9 +21,43 @@ public class TubeFactsOf {
         this.curves = curves;
     }
 
-    /** Facts of a stage's tube, judged as the stage asks. */
-    public Optional<TubeFacts> of(StageForm form) {
-        return typed(form.text("tube"), form.text("judge"));
+    /**
+     * What is known of a stage's tube.
+     *
+     * @param facts empty when it cannot be computed
+     * @param missing why not
+     * @param near designations that may be meant
+     */
+    public record Answer(Optional<TubeFacts> facts, String missing, List<String> near) {
+        static Answer of(TubeFacts facts) {
+            return new Answer(Optional.of(facts), "", List.of());
+        }
+
+        private static Answer none(String missing, List<String> near) {
+            return new Answer(Optional.empty(), missing, near);
+        }
+    }
+
+    /** Facts of a stage's tube, judged as the stage asks, or why there are none. */
+    public Answer of(StageForm form) {
+        if (form.text("tube").isEmpty()) {
+            return Answer.none("Type which tube the stage has.", List.of());
+        }
+        Lookup lookup = tubes.catalogueOrLastKnown().find(form.text("tube"));
+        if (!(lookup instanceof Lookup.Found found)) {
+            TubeName name = TubeName.notOne(lookup).orElseThrow();
+            return Answer.none(name.sentence(), name.designations());
+        }
+        return facts(found.type(), form.text("judge"))
+                .map(Answer::of)
+                .orElseGet(() -> Answer.none(
+                        found.type().strictest().isEmpty()
+                                ? "No plate rating of the " + found.type().designation()
+                                        + " is known: a stage with it cannot be judged. Enter it on the type's page."
+                                : "There are no curves for the " + found.type().designation()
+                                        + ": its model's parameters are not known. They can be fitted to published points on"
+                                        + " the type's page; the quick check and the bench work without them.",
+                        List.of()));
     }
 
     /** @param judgeBy name of a rating system, or empty for the publication with the lowest plate rating */

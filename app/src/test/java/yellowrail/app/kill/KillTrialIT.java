@@ -2,11 +2,9 @@ package yellowrail.app.kill;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpRequest;
+import java.net.URLEncoder;
 import java.net.http.HttpResponse;
-import java.time.Duration;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -26,39 +24,21 @@ import tools.jackson.databind.json.JsonMapper;
  */
 class KillTrialIT {
     private static final int WRITERS = 3;
+
+    /** A type of the catalogue without shipped curves. */
+    private static final String BARE = "KT120";
+
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final Map<UUID, String> acknowledged = new ConcurrentHashMap<>();
     private final Map<UUID, String> typedInForms = new HashMap<>();
+    private final Map<UUID, String> results = new ConcurrentHashMap<>();
+    private int curvesKept;
     private final AtomicBoolean stop = new AtomicBoolean();
     private final UUID amp = UUID.randomUUID();
 
-    private static int post(Bench bench, String path, String body) throws InterruptedException {
-        try {
-            HttpRequest request = HttpRequest.newBuilder(URI.create(bench.address() + "/api/v1" + path))
-                    .header("Content-Type", "application/json")
-                    .timeout(Duration.ofSeconds(8))
-                    .POST(HttpRequest.BodyPublishers.ofString(body))
-                    .build();
-            return bench.http()
-                    .send(request, HttpResponse.BodyHandlers.ofString())
-                    .statusCode();
-        } catch (IOException down) {
-            return 0;
-        }
-    }
-
-    private static HttpResponse<String> get(Bench bench, String path) throws Exception {
-        return bench.http()
-                .send(
-                        HttpRequest.newBuilder(URI.create(bench.address() + path))
-                                .timeout(Duration.ofSeconds(30))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofString());
-    }
-
     /** Writes round after round; one that was not acknowledged is sent again under the same id until it is. */
-    private void write(Bench bench, int writer) {
+    private void write(Requests requests, int writer) {
         try {
             for (int i = 0; !stop.get(); i++) {
                 UUID id = UUID.randomUUID();
@@ -66,14 +46,36 @@ class KillTrialIT {
                 String body =
                         "{\"id\":\"" + id + "\",\"values\":{\"MAINS.\":\"230\",\"PLATE.V1\":\"431 V\",\"CURRENT.V1\":\""
                                 + reading + "\"}}";
-                int status = post(bench, "/amps/" + amp + "/rounds", body);
+                int status = requests.post("/amps/" + amp + "/rounds", body);
                 while (status != 201 && !stop.get()) {
                     assertThat(status).as("refused").isIn(0, 500, 503);
                     TimeUnit.MILLISECONDS.sleep(100);
-                    status = post(bench, "/amps/" + amp + "/rounds", body);
+                    status = requests.post("/amps/" + amp + "/rounds", body);
                 }
                 if (status == 201) {
                     acknowledged.put(id, reading);
+                }
+            }
+        } catch (InterruptedException ended) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** The same for measured results, sent as a form. */
+    private void writeResults(Requests requests) {
+        try {
+            for (int i = 0; !stop.get(); i++) {
+                UUID id = UUID.randomUUID();
+                String watts = (1 + i % 50) + ".5";
+                String form = "id=" + id + "&points=200+mV%2C+1000%2C+" + watts + "%2C+0.42";
+                int status = requests.sent("/amps/" + amp + "/results", form);
+                while (status != 302 && !stop.get()) {
+                    assertThat(status).as("refused").isIn(0, 500, 503);
+                    TimeUnit.MILLISECONDS.sleep(100);
+                    status = requests.sent("/amps/" + amp + "/results", form);
+                }
+                if (status == 302) {
+                    results.put(id, watts);
                 }
             }
         } catch (InterruptedException ended) {
@@ -86,11 +88,11 @@ class KillTrialIT {
         int kills = Integer.getInteger("kills", 3);
         Random random = new Random(20261124);
         try (Bench bench = new Bench()) {
+            Requests requests = new Requests(bench);
             String description =
                     "{\"name\":\"Kill trial\",\"bias\":\"tracking\",\"socketName\":[\"V1\"],\"topology\":\"se\","
                             + "\"socketType\":[\"6L6GC\"],\"method\":\"own\",\"r\":\"10\"}";
-            assertThat(post(
-                            bench,
+            assertThat(requests.post(
                             "/amps",
                             "{\"id\":\"" + amp + "\",\"versionId\":\"" + UUID.randomUUID()
                                     + "\",\"seenVersion\":0,\"description\":" + description + "}"))
@@ -98,18 +100,18 @@ class KillTrialIT {
             List<Thread> writers = new ArrayList<>();
             for (int i = 0; i < WRITERS; i++) {
                 int writer = i;
-                Thread thread = new Thread(() -> write(bench, writer));
-                thread.start();
-                writers.add(thread);
+                writers.add(new Thread(() -> write(requests, writer)));
             }
+            writers.add(new Thread(() -> writeResults(requests)));
+            writers.forEach(Thread::start);
             for (int kill = 0; kill < kills; kill++) {
                 TimeUnit.MILLISECONDS.sleep(400 + random.nextInt(1200));
                 if (kill % 2 == 0) {
                     bench.killDatabase();
-                    saysThatTheDatabaseIsAway(bench);
-                    UUID typed = keepsWhatWasTyped(bench);
+                    saysThatTheDatabaseIsAway(requests);
+                    UUID typed = keepsWhatWasTyped(requests);
                     bench.startDatabase();
-                    sendAgainUntilStored(bench, typed);
+                    sendAgainUntilStored(requests, typed);
                 } else {
                     bench.killApp();
                     bench.startApp();
@@ -125,26 +127,11 @@ class KillTrialIT {
             for (Thread writer : writers) {
                 writer.join(20_000);
             }
-            everythingAcknowledgedIsThere(bench);
-            System.out.println(
-                    "Kill trial: " + kills + " kills, " + acknowledged.size() + " rounds acknowledged, 0 lost");
+            everythingAcknowledgedIsThere(requests);
+            resultsAndCurvesAreThere(requests);
+            System.out.println("Kill trial: " + kills + " kills, " + acknowledged.size() + " rounds and "
+                    + results.size() + " results acknowledged, 0 lost");
         }
-    }
-
-    /** Sends a form as a browser would, with the token from the page and its cookie. */
-    private static HttpResponse<String> send(Bench bench, String path, String fields) throws Exception {
-        HttpResponse<String> page = get(bench, "/");
-        String cookie = page.headers().firstValue("Set-Cookie").orElseThrow().split(";")[0];
-        String token = cookie.substring(cookie.indexOf('=') + 1);
-        return bench.http()
-                .send(
-                        HttpRequest.newBuilder(URI.create(bench.address() + path))
-                                .header("Cookie", cookie)
-                                .header("Content-Type", "application/x-www-form-urlencoded")
-                                .timeout(Duration.ofSeconds(30))
-                                .POST(HttpRequest.BodyPublishers.ofString("_csrf=" + token + "&" + fields))
-                                .build(),
-                        HttpResponse.BodyHandlers.ofString());
     }
 
     private String typedRound(UUID id) {
@@ -152,39 +139,52 @@ class KillTrialIT {
     }
 
     /** What was typed stands on the page that says so, and is stored once when it is sent again. */
-    private UUID keepsWhatWasTyped(Bench bench) throws Exception {
+    private UUID keepsWhatWasTyped(Requests requests) throws Exception {
         UUID id = UUID.randomUUID();
-        HttpResponse<String> refused = send(bench, "/amps/" + amp + "/rounds", typedRound(id));
+        HttpResponse<String> refused = requests.send("/amps/" + amp + "/rounds", typedRound(id));
         assertThat(refused.statusCode()).isEqualTo(503);
         assertThat(refused.body()).contains("Send it again", "value=\"271.5 mV\"", "value=\"" + id + "\"");
         return id;
     }
 
-    private void sendAgainUntilStored(Bench bench, UUID id) throws Exception {
+    private void sendAgainUntilStored(Requests requests, UUID id) throws Exception {
         int status = 0;
         for (int i = 0; i < 100 && status != 302; i++) {
-            status = send(bench, "/amps/" + amp + "/rounds", typedRound(id)).statusCode();
+            status = requests.send("/amps/" + amp + "/rounds", typedRound(id)).statusCode();
             TimeUnit.MILLISECONDS.sleep(100);
         }
         assertThat(status).isEqualTo(302);
         typedInForms.put(id, "271.5 mV");
+        String points =
+                firstPoint(curvesKept) + "\n250, 250, -20, 40, 2.6\n300, 250, -17, 58, 3.8\n350, 250, -22, 32, 2";
+        assertThat(requests.sent("/tubes/" + BARE + "/curves", "id=" + id + "&keep=yes&points=" + encoded(points)))
+                .isEqualTo(302);
+        curvesKept++;
     }
 
-    private static void saysThatTheDatabaseIsAway(Bench bench) throws Exception {
-        HttpResponse<String> amps = get(bench, "/amps");
+    private static String firstPoint(int kept) {
+        return "250, 250, -14, 72." + kept + ", 5, 6.0, 22.5";
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    private static void saysThatTheDatabaseIsAway(Requests requests) throws Exception {
+        HttpResponse<String> amps = requests.get("/amps");
         assertThat(amps.statusCode()).isEqualTo(503);
         assertThat(amps.headers().firstValue("Refresh")).contains("3");
         assertThat(amps.body()).contains("database does not answer").doesNotContain("Exception");
         // A quick check needs no database.
-        HttpResponse<String> check = get(bench, "/?tube=6L6GC&volts=431&reading=36.4&r=1");
+        HttpResponse<String> check = requests.get("/?tube=6L6GC&volts=431&reading=36.4&r=1");
         assertThat(check.statusCode()).isEqualTo(200);
         assertThat(check.body()).contains("49.5 %").contains("value=\"36.4\"");
     }
 
-    private void everythingAcknowledgedIsThere(Bench bench) throws Exception {
+    private void everythingAcknowledgedIsThere(Requests requests) throws Exception {
         Map<UUID, String> stored = new HashMap<>();
         JsonNode all =
-                JSON.readTree(get(bench, "/api/v1/amps/" + amp + "/rounds").body());
+                JSON.readTree(requests.get("/api/v1/amps/" + amp + "/rounds").body());
         for (JsonNode round : all) {
             List<String> currents = new ArrayList<>();
             round.get("readings").forEach(r -> {
@@ -198,5 +198,18 @@ class KillTrialIT {
         }
         assertThat(all.size()).as("stored twice").isEqualTo(stored.size());
         assertThat(stored).containsAllEntriesOf(acknowledged).containsAllEntriesOf(typedInForms);
+    }
+
+    /** Every result once in the table; the page of the curves shows the points kept last. */
+    private void resultsAndCurvesAreThere(Requests requests) throws Exception {
+        String table = requests.get("/amps/" + amp + "/results.csv").body();
+        List<String> lines = table.lines().skip(1).toList();
+        assertThat(results).isNotEmpty();
+        results.forEach((id, watts) -> assertThat(lines)
+                .filteredOn(line -> line.contains(id.toString()))
+                .singleElement()
+                .asString()
+                .contains("," + watts + ","));
+        assertThat(requests.get("/tubes/" + BARE + "/curves").body()).contains(firstPoint(curvesKept - 1));
     }
 }

@@ -3,10 +3,7 @@ package yellowrail.app.kill;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,18 +30,7 @@ class SessionKillTrialIT {
     private final UUID amp = UUID.randomUUID();
 
     private static int post(Bench bench, String path, Object body) throws InterruptedException {
-        try {
-            HttpRequest request = HttpRequest.newBuilder(URI.create(bench.address() + "/api/v1" + path))
-                    .header("Content-Type", "application/json")
-                    .timeout(Duration.ofSeconds(8))
-                    .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
-                    .build();
-            return bench.http()
-                    .send(request, HttpResponse.BodyHandlers.ofString())
-                    .statusCode();
-        } catch (IOException down) {
-            return 0;
-        }
+        return new Requests(bench).post(path, JSON.writeValueAsString(body));
     }
 
     private Map<String, Object> event(String id, String device, String kind, Map<String, String> fields) {
@@ -174,12 +160,7 @@ class SessionKillTrialIT {
     private JsonNode state(Bench bench) throws Exception {
         for (int i = 0; i < 300; i++) {
             try {
-                HttpResponse<String> response = bench.http()
-                        .send(
-                                HttpRequest.newBuilder(URI.create(bench.address() + "/api/v1/sessions/" + session))
-                                        .timeout(Duration.ofSeconds(8))
-                                        .build(),
-                                HttpResponse.BodyHandlers.ofString());
+                HttpResponse<String> response = new Requests(bench).get("/api/v1/sessions/" + session);
                 if (response.statusCode() == 200) {
                     return JSON.readTree(response.body());
                 }

@@ -76,7 +76,21 @@ class StageAnswersIT extends AppIT {
         "highest,90 %,highest",
         "secondary,60 %,secondary",
         "clean,0,clean",
-        "tube,KT150,tube"
+        "at&bias=cathode,300 k,at",
+        "highest,130 %,highest",
+        "margin,10 %,margin",
+        "connection,ultralinear,connection",
+        "topology,single,topology",
+        "bias,fixed,bias",
+        "shared,yes,shared",
+        "judge,strict,judge",
+        "idle,abc,idle",
+        "idle,400,idle",
+        "loadFactor,9,loadFactor",
+        "mains,'',mains",
+        "tube,KT150,tube",
+        "tube,6L6,tube",
+        "tube,'',tube"
     })
     void badInputIsNamedAtItsField(String name, String value, String field) throws Exception {
         String[] parts = name.split("&");
@@ -120,6 +134,26 @@ class StageAnswersIT extends AppIT {
                 .hasSize(2)
                 .allMatch(r -> r.equals("not published"));
         assertThat(p.toString()).doesNotContain("NaN");
+    }
+
+    @Test
+    void aFamilyNameAsksWhichAndAnUnratedTypeIsToldApartFromOneWithoutCurves() {
+        assertThat(facts.of(StageForm.from("tube=6L6")).near()).contains("6L6GC", "6L6GB");
+        assertThat(facts.of(StageForm.from("tube=6L6")).missing()).contains("Which one is fitted?");
+        assertThat(facts.of(StageForm.from("tube=KT120")).missing()).contains("no curves for the KT120");
+        assertThat(facts.of(StageForm.from("tube=ZZ9")).missing()).contains("not in the catalogue");
+        assertThat(facts.of(StageForm.from("tube=EL34")).facts()).isPresent();
+    }
+
+    @Test
+    void copperOfASecondaryIsTakenAtAnyLoad() {
+        assertThat(read("load=200k&secondary=5 %")
+                        .setting()
+                        .orElseThrow()
+                        .described()
+                        .secondaryOhms())
+                .isEqualTo(10_000);
+        assertThat(read("idle=62,5 %").setting().orElseThrow().idleShare()).isEqualTo(0.625);
     }
 
     @Test

@@ -158,7 +158,7 @@ class StageIT extends BrowserIT {
     @Test
     void aTypeWithoutParametersGivesNoCurves() {
         open("/stage?tube=KT150");
-        assertThat(page.locator("#say-tube").innerText()).contains("no curves for “KT150”");
+        assertThat(page.locator("#say-tube").innerText()).contains("no curves for the KT150");
         assertThat(page.locator(".stage-body").isVisible()).isFalse();
         assertThat(page.inputValue("input[name=tube]")).isEqualTo("KT150");
         looksRight();

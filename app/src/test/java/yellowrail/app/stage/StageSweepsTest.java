@@ -41,7 +41,7 @@ class StageSweepsTest {
                     .type()
                     .strictest()
                     .orElseThrow());
-    private final StageReader.Read read = StageReader.read(StageForm.from(""), Optional.of(facts));
+    private final StageReader.Read read = StageReader.read(StageForm.from(""), TubeFactsOf.Answer.of(facts));
     private final StageSetting setting = read.setting().orElseThrow();
 
     private static SweepPoint point() {

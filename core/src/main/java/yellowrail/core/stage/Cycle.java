@@ -62,6 +62,31 @@ public record Cycle(
         return Math.sqrt(harmonics.stream().mapToDouble(h -> h * h).sum());
     }
 
+    /**
+     * Average plate to cathode of the tube that has most, V; with drive the drop over the windings is left out, so that the
+     * figure lies above the true one.
+     */
+    public double plateToCathodeVolts() {
+        if (drive == 0) {
+            return tubes.stream()
+                    .filter(t -> t.plateAmperes() > 0)
+                    .mapToDouble(t -> t.plateWatts() / t.plateAmperes())
+                    .max()
+                    .orElse(supplyVolts);
+        }
+        return supplyVolts - leastCathodeVolts();
+    }
+
+    /** Screen node to cathode of the tube that has most, V; the drop over the tubes' own resistors is left out. */
+    public double screenToCathodeVolts() {
+        return screenVolts - leastCathodeVolts();
+    }
+
+    /** Average of the lowest cathode, V; 0 with fixed bias. */
+    public double leastCathodeVolts() {
+        return cathodeVolts.stream().mapToDouble(v -> v).min().orElse(0);
+    }
+
     public double hottestPlateWatts() {
         return tubes.stream().mapToDouble(TubeCycle::plateWatts).max().orElse(0);
     }

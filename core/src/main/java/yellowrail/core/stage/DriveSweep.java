@@ -37,8 +37,11 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
         for (int i = 1; i <= count; i++) {
             levels.add(rising.driven(full * i / count));
         }
-        Optional<Cycle> oneWatt =
-                levels.stream().filter(l -> l.watts() >= 1).findFirst().map(near -> rising.giving(1, near));
+        Optional<Cycle> oneWatt = levels.stream()
+                .filter(l -> l.watts() >= 1)
+                .findFirst()
+                .map(near -> rising.giving(1, near))
+                .filter(c -> Math.abs(c.watts() - 1) < 0.01);
         return new DriveSweep(idle, levels, oneWatt);
     }
 

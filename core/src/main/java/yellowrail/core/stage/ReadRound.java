@@ -2,6 +2,7 @@ package yellowrail.core.stage;
 
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.amp.BiasScheme;
 
 /**
  * A round of readings as a stage is estimated from it.
@@ -33,5 +34,38 @@ public record ReadRound(Optional<Double> mains, Optional<Double> nodeAmperes, Li
 
     public ReadRound {
         tubes = List.copyOf(tubes);
+    }
+
+    /** Plates to chassis, mean of the tubes, V: B+ less the drop over the windings. */
+    public double nodeVolts() {
+        return tubes.stream()
+                .mapToDouble(t -> t.plateVolts() + t.cathodeVolts())
+                .average()
+                .orElseThrow();
+    }
+
+    /** How far each grid stands from the mean of all, V; empty unless every grid was read. */
+    public List<Double> gridsApart() {
+        if (tubes.stream().anyMatch(t -> t.gridVolts().isEmpty())) {
+            return List.of();
+        }
+        double mean = tubes.stream()
+                .mapToDouble(t -> t.gridVolts().orElseThrow())
+                .average()
+                .orElseThrow();
+        return tubes.stream().map(t -> t.gridVolts().orElseThrow() - mean).toList();
+    }
+
+    /**
+     * Idle dissipation of the hottest tube, W; carried to nominal mains where mains were read.
+     *
+     * @param bias how its grids are biased, which tells how dissipation goes with mains
+     */
+    public double idleWatts(BiasScheme bias) {
+        double watts = tubes.stream()
+                .mapToDouble(t -> t.plateVolts() * t.plateAmperes())
+                .max()
+                .orElseThrow();
+        return watts * mains.map(m -> bias.dissipationFactor(1 / m)).orElse(1.0);
     }
 }

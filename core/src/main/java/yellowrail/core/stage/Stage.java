@@ -40,7 +40,7 @@ public record Stage(
         }
         within("screen feed ohms", screenFeedOhms, 0, 100e3, "Ω");
         within("half-primary ohms", halfPrimaryOhms, 0, 5e3, "Ω");
-        within("secondary ohms", secondaryOhms, 0, 5e3, "Ω");
+        within("secondary ohms", secondaryOhms, 0, 5e6, "Ω");
         within("load ohms", loadOhms, 50, 10e6, "Ω");
         if (connection == Connection.ULTRALINEAR && !(tap > 0 && tap < 1)) {
             throw new IllegalArgumentException(

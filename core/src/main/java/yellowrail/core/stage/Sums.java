@@ -15,25 +15,25 @@ final class Sums {
     }
 
     /** @param weight how many instants this one stands for */
-    void add(StageSolver solver, int weight) {
+    void add(Equations equations, int weight) {
         int averages = plateBy[0].length;
         for (int a = 0; a < averages; a++) {
-            solver.follow(a);
+            equations.follow(a);
         }
         for (int t = 0; t < plate.length; t++) {
-            plate[t] += weight * solver.point(t).plate;
-            screen[t] += weight * solver.point(t).screen;
+            plate[t] += weight * equations.point(t).plate;
+            screen[t] += weight * equations.point(t).screen;
             for (int a = 0; a < averages; a++) {
-                plateBy[t][a] += weight * solver.plateBy(t, a);
-                screenBy[t][a] += weight * solver.screenBy(t, a);
+                plateBy[t][a] += weight * equations.plateBy(t, a);
+                screenBy[t][a] += weight * equations.screenBy(t, a);
             }
         }
     }
 
     /** What each average is, less what its equation wants it to be. */
-    double[] miss(StageSolver solver, int samples) {
-        Stage stage = solver.stage();
-        double[] mean = solver.mean();
+    double[] miss(Equations equations, int samples) {
+        Stage stage = equations.stage;
+        double[] mean = equations.mean;
         double[] miss = new double[mean.length];
         double screens = 0;
         double all = 0;
@@ -41,19 +41,19 @@ final class Sums {
         for (int t = 0; t < plate.length; t++) {
             screens += screen[t] / samples;
             all += plate[t] / samples;
-            difference += sign(stage, t) * (plate[t] + solver.tap() * screen[t]) / samples;
+            difference += equations.sign(t) * (plate[t] + equations.tap * screen[t]) / samples;
         }
         boolean own = !Double.isNaN(stage.screenSupplyVolts());
-        double fromSupply = solver.pentode() && own ? all : all + screens;
+        double fromSupply = equations.pentode && own ? all : all + screens;
         miss[0] = mean[0] - (stage.supplyVolts() - stage.supplyOhms() * fromSupply);
-        miss[1] = solver.pentode()
+        miss[1] = equations.pentode
                 ? mean[1] - ((own ? stage.screenSupplyVolts() : mean[0]) - stage.screenFeedOhms() * screens)
                 : 0;
         miss[2] = mean[2] - difference;
-        for (int c = 0; c < solver.cathodes(); c++) {
+        for (int c = 0; c < equations.cathodes; c++) {
             double through = 0;
             for (int t = 0; t < plate.length; t++) {
-                if (solver.columnOf(t) == 3 + c) {
+                if (equations.cathodeColumn(t) == 3 + c) {
                     through += (plate[t] + screen[t]) / samples;
                 }
             }
@@ -62,8 +62,8 @@ final class Sums {
         return miss;
     }
 
-    void jacobian(StageSolver solver, int samples, double[][] m) {
-        Stage stage = solver.stage();
+    void jacobian(Equations equations, int samples, double[][] m) {
+        Stage stage = equations.stage;
         int averages = plateBy[0].length;
         boolean own = !Double.isNaN(stage.screenSupplyVolts());
         for (int a = 0; a < averages; a++) {
@@ -73,26 +73,22 @@ final class Sums {
             for (int t = 0; t < plate.length; t++) {
                 screens += screenBy[t][a] / samples;
                 all += plateBy[t][a] / samples;
-                difference += sign(stage, t) * (plateBy[t][a] + solver.tap() * screenBy[t][a]) / samples;
+                difference += equations.sign(t) * (plateBy[t][a] + equations.tap * screenBy[t][a]) / samples;
             }
-            double fromSupply = solver.pentode() && own ? all : all + screens;
+            double fromSupply = equations.pentode && own ? all : all + screens;
             m[0][a] = (a == 0 ? 1 : 0) + stage.supplyOhms() * fromSupply;
             m[1][a] = (a == 1 ? 1 : 0)
-                    + (solver.pentode() ? (a == 0 && !own ? -1 : 0) + stage.screenFeedOhms() * screens : 0);
+                    + (equations.pentode ? (a == 0 && !own ? -1 : 0) + stage.screenFeedOhms() * screens : 0);
             m[2][a] = (a == 2 ? 1 : 0) - difference;
-            for (int c = 0; c < solver.cathodes(); c++) {
+            for (int c = 0; c < equations.cathodes; c++) {
                 double through = 0;
                 for (int t = 0; t < plate.length; t++) {
-                    if (solver.columnOf(t) == 3 + c) {
+                    if (equations.cathodeColumn(t) == 3 + c) {
                         through += (plateBy[t][a] + screenBy[t][a]) / samples;
                     }
                 }
                 m[3 + c][a] = (a == 3 + c ? 1 : 0) - stage.biasing().cathodeOhms() * through;
             }
         }
-    }
-
-    private static double sign(Stage stage, int t) {
-        return stage.tubes().get(t).side() == 0 ? 1 : -1;
     }
 }

@@ -75,11 +75,7 @@ public record SupplyEstimate(double volts, double ohms, double amperes, boolean 
     }
 
     private static Point point(ReadRound round, double mains, double amperes) {
-        double volts = round.tubes().stream()
-                .mapToDouble(t -> t.plateVolts() + t.cathodeVolts())
-                .average()
-                .orElseThrow();
-        return new Point(amperes / mains, volts / mains);
+        return new Point(amperes / mains, round.nodeVolts() / mains);
     }
 
     private static SupplyEstimate assumed(Point at, double seriesOhms, String why) {

@@ -31,6 +31,9 @@ public record ModelTrust(
         double fullPlate,
         double fullScreen,
         double distortion) {
+    /** Band of DC volts, share: they follow from the supply, which is typed, and little from the model; a round figure of ours. */
+    public static final double VOLTS_BAND = 0.02;
+
     /** A band covers about 95 % when it is twice the rms. */
     private static final double COVER = 2;
 

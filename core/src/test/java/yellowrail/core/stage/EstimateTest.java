@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.tube.TubeModels;
@@ -110,6 +112,64 @@ class EstimateTest {
                 ScaleEstimate.of(model, List.of(new ReadRound(round.mains(), round.nodeAmperes(), wrong)));
         assertThat(nonsense.told()).isFalse();
         assertThat(nonsense.how()).contains("differ by more than a tube's spread");
+    }
+
+    private static ReadRound screensAt(double volts, double mains) {
+        ReadRound.ReadTube tube =
+                new ReadRound.ReadTube("V1", 430, 0.040, Optional.of(volts), Optional.of(-40.0), 20, true);
+        ReadRound.ReadTube other =
+                new ReadRound.ReadTube("V2", 440, 0.050, Optional.of(volts), Optional.of(-37.0), 10, true);
+        return new ReadRound(Optional.of(mains), Optional.empty(), List.of(tube, other));
+    }
+
+    @Test
+    void screensAreFedFromTheSupplyOrFromOneOfTheirOwn() {
+        // Plates 450 V to chassis; screens 420 + 15 V, 5 mA over 470 Ω each above them.
+        ScreenFeed fed = ScreenFeed.of(screensAt(420, 1), 0.010, 470);
+        assertThat(fed.own()).isFalse();
+        assertThat(fed.ohms()).isCloseTo((450 - 435 - 2.35) / 0.010, within(1e-6));
+        assertThat(fed.how()).contains("13 V below the plates");
+        ScreenFeed own = ScreenFeed.of(screensAt(300, 1.05), 0.010, 0);
+        assertThat(own.own()).isTrue();
+        assertThat(own.ownVolts()).isCloseTo(315 / 1.05, within(1e-9));
+        // Screens at the plates have no feed, current known or not; below them without a known current it is no feed.
+        assertThat(ScreenFeed.of(screensAt(440, 1), 0, 0).ohms()).isZero();
+        assertThat(ScreenFeed.of(screensAt(425, 1), 0, 0).own()).isTrue();
+    }
+
+    @Test
+    void gridsStandApartFromTheirMeanAndIdleIsCarriedToNominalMains() {
+        ReadRound round = screensAt(420, 1.1);
+        assertThat(round.gridsApart()).containsExactly(-1.5, 1.5);
+        assertThat(round.nodeVolts()).isEqualTo(450);
+        assertThat(round.idleWatts(BiasScheme.FIXED_TRACKING))
+                .isCloseTo(440 * 0.050 * Math.pow(1 / 1.1, 2.5), within(1e-9));
+        ReadRound noMains = new ReadRound(Optional.empty(), Optional.empty(), round.tubes());
+        assertThat(noMains.idleWatts(BiasScheme.FIXED_TRACKING)).isCloseTo(22, within(1e-9));
+        assertThat(read(-36, 1, false).gridsApart()).isEmpty();
+    }
+
+    @Test
+    void aFigureStandsAgainstItsRatingWithItsBand() {
+        assertThat(AgainstRating.of(31, 30, 0.1)).isEqualTo(AgainstRating.OVER);
+        assertThat(AgainstRating.of(28, 30, 0.1)).isEqualTo(AgainstRating.NEAR);
+        assertThat(AgainstRating.of(27, 30, 0.1)).isEqualTo(AgainstRating.OPEN);
+        assertThat(AgainstRating.of(27, Double.NaN, 0.1)).isEqualTo(AgainstRating.UNKNOWN);
+        assertThat(AgainstRating.of(Double.NaN, 30, 0.1)).isEqualTo(AgainstRating.UNKNOWN);
+    }
+
+    @Test
+    void voltsAreThoseOfTheTubeThatHasMost() {
+        Cycle idle = new StageSolver(stage(-36)).idle();
+        assertThat(idle.plateToCathodeVolts()).isLessThan(idle.supplyVolts()).isGreaterThan(idle.supplyVolts() - 20);
+        Stage cathode = stage(-36).biased(Biasing.cathode(400, false));
+        Cycle driven = DriveSweep.of(cathode, 8).full();
+        assertThat(driven.plateToCathodeVolts())
+                .isEqualTo(driven.supplyVolts() - Collections.min(driven.cathodeVolts()));
+        assertThat(driven.screenToCathodeVolts())
+                .isEqualTo(driven.screenVolts() - Collections.min(driven.cathodeVolts()));
+        assertThat(Copper.assumedOhms(5000, Topology.SINGLE_ENDED))
+                .isEqualTo(2 * Copper.assumedOhms(5000, Topology.PUSH_PULL));
     }
 
     @Test
