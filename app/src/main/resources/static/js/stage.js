@@ -75,7 +75,14 @@ function say(said) {
     const line = document.createElement('span');
     line.className = 'at-field complaint';
     line.id = `say-${name}`;
-    line.textContent = complaint.sentence + (complaint.choices.length ? ` ${complaint.choices.join(' or ')}?` : '');
+    line.append(complaint.sentence, ...complaint.choices.flatMap((choice) => {
+      const take = document.createElement('button');
+      take.type = 'button';
+      take.className = 'link';
+      take.textContent = choice;
+      take.addEventListener('click', () => { field.value = choice; field.focus(); ask(); });
+      return [' ', take];
+    }));
     field.insertAdjacentElement('afterend', line);
     field.setAttribute('aria-invalid', 'true');
     field.setAttribute('aria-describedby', line.id);

@@ -27,9 +27,10 @@ final class StageTexts {
             Map.entry("rg2", Field.of("screen resistor", Unit.OHM, Prefix.NONE, 1, 100e3)),
             Map.entry("rdc", Field.of("half-primary ohms", Unit.OHM, Prefix.NONE, 0.1, 5e3)),
             Map.entry("secondary", Field.of("secondary loss", Unit.PERCENT, Prefix.NONE, 0.1, 30)),
+            // From a quarter to as good as open: within what the core solves.
             Map.entry(
                     "load",
-                    Field.of("load ohms", Unit.OHM, Prefix.NONE, 50, 10e6).aboveZero()),
+                    Field.of("load ohms", Unit.OHM, Prefix.NONE, 200, 100e3).aboveZero()),
             Map.entry(
                     "tap", Field.of("the tap", Unit.PERCENT, Prefix.NONE, 1, 99).aboveZero()),
             Map.entry(

@@ -41,6 +41,17 @@ class StageAnswersIT extends AppIT {
                 .getContentAsString());
     }
 
+    private List<JsonNode> pieces(String query) throws Exception {
+        return mvc.perform(get("/stage/sweeps?" + query))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString()
+                .lines()
+                .map(json::readTree)
+                .toList();
+    }
+
     private StageReader.Read read(String query) {
         StageForm form = StageForm.from(query);
         return StageReader.read(form, facts.of(form));
@@ -53,6 +64,8 @@ class StageAnswersIT extends AppIT {
         "supply,'',supply",
         "load,0,load",
         "load,-4k,load",
+        "load,101 k,load",
+        "load,199,load",
         "source,-3,source",
         "source,'',source",
         "tap&connection=ul,120 %,tap",
@@ -147,12 +160,12 @@ class StageAnswersIT extends AppIT {
 
     @Test
     void copperOfASecondaryIsTakenAtAnyLoad() {
-        assertThat(read("load=200k&secondary=5 %")
+        assertThat(read("load=100k&secondary=5 %")
                         .setting()
                         .orElseThrow()
                         .described()
                         .secondaryOhms())
-                .isEqualTo(10_000);
+                .isEqualTo(5_000);
         assertThat(read("idle=62,5 %").setting().orElseThrow().idleShare()).isEqualTo(0.625);
     }
 
@@ -220,7 +233,15 @@ class StageAnswersIT extends AppIT {
         // Nominal mains can be computed, highest mains no more.
         assertThat(picture("screens=1000").get("trouble").asString())
                 .contains("screen supply volts of 1100 V; 20 to 1000 V can be computed");
-        assertThat(picture("load=60&loadFactor=0.5").get("trouble").asString()).contains("load ohms of 30");
+        // The sweeps say it in their place too, and go on.
+        List<JsonNode> pieces = pieces("screens=1000");
+        assertThat(pieces.stream()
+                        .filter(piece -> piece.get("kind").asString().equals("TARGET"))
+                        .map(piece -> piece.get("words").get(0).asString()))
+                .singleElement()
+                .asString()
+                .contains("screen supply volts of 1100 V");
+        assertThat(pieces.get(pieces.size() - 1).get("kind").asString()).isEqualTo("SCREENS");
         // Over all limits: computed, and every limit says so.
         JsonNode over = picture("supply=900&screens=600&idle=115&load=3k");
         assertThat(over.get("limits")
@@ -262,12 +283,7 @@ class StageAnswersIT extends AppIT {
 
     @Test
     void sweepsComeLineByLineAndAreWhatTheCoreComputes() throws Exception {
-        String body = mvc.perform(get("/stage/sweeps?load=5k"))
-                .andExpect(status().isOk())
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
-        List<JsonNode> pieces = body.lines().map(json::readTree).toList();
+        List<JsonNode> pieces = pieces("load=5k");
         for (Sweep sweep : Sweep.values()) {
             assertThat(pieces.stream()
                             .filter(p -> sweep.name().equals(p.get("sweep").asString(""))))
@@ -286,11 +302,7 @@ class StageAnswersIT extends AppIT {
                 .allMatch(kind -> pieces.stream()
                         .anyMatch(p -> kind.equals(p.get("kind").asString())
                                 && !p.get("words").get(0).asString().isEmpty()));
-        assertThat(mvc.perform(get("/stage/sweeps?load=0"))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString())
-                .isEmpty();
+        assertThat(pieces("load=0")).isEmpty();
     }
 
     @Test

@@ -165,6 +165,17 @@ class StageIT extends BrowserIT {
     }
 
     @Test
+    void aFamilyNameOffersItsVariants() {
+        open("/stage?tube=6L6");
+        assertThat(page.locator("#say-tube").innerText()).contains("Which one is fitted?");
+        looksRight();
+        waitsForMore(() -> page.click("#say-tube button:has-text('6L6GC')"));
+        page.waitForSelector(".stage-body:not([hidden])");
+        assertThat(page.inputValue("input[name=tube]")).isEqualTo("6L6GC");
+        assertThat(page.locator("#say-tube").count()).isZero();
+    }
+
+    @Test
     void badInputIsSaidAtItsFieldAndNothingTypedIsLost() {
         open("/stage");
         waitsForMore(() -> page.fill("input[name=supply]", "5 kV"));

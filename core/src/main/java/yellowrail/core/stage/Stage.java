@@ -1,6 +1,7 @@
 package yellowrail.core.stage;
 
 import java.util.List;
+import java.util.function.Supplier;
 import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Show;
@@ -94,23 +95,38 @@ public record Stage(
         return with(supplyVolts, volts, loadOhms, tubes, biasing);
     }
 
+    /** @throws NoSolution for a load beyond what is computed */
     public Stage withLoad(double ohms) {
-        return with(supplyVolts, screenSupplyVolts, ohms, tubes, biasing);
+        return moved(() -> with(supplyVolts, screenSupplyVolts, ohms, tubes, biasing));
     }
 
     public Stage biased(Biasing other) {
         return with(supplyVolts, screenSupplyVolts, loadOhms, tubes, other);
     }
 
-    /** The same stage at another mains: B+ and screens scale; a grid supply that follows the mains scales too. */
+    /**
+     * The same stage at another mains: B+ and screens scale; a grid supply that follows the mains scales too.
+     *
+     * @throws NoSolution for volts beyond what is computed
+     */
     public Stage atMains(double factor, boolean biasFollows) {
         double grid = biasFollows ? factor : 1;
-        return with(
+        return moved(() -> with(
                 supplyVolts * factor,
                 screenSupplyVolts * factor,
                 loadOhms,
                 tubes,
-                new Biasing(biasing.gridA() * grid, biasing.gridB() * grid, biasing.cathodeOhms(), biasing.shared()));
+                new Biasing(biasing.gridA() * grid, biasing.gridB() * grid, biasing.cathodeOhms(), biasing.shared())));
+    }
+
+    /** What a described stage becomes may lie beyond the limits without anybody having typed it so. */
+    private static Stage moved(Supplier<Stage> made) {
+        try {
+            return made.get();
+        } catch (IllegalArgumentException outside) {
+            throw new NoSolution(
+                    "With load or mains moved there would be " + outside.getMessage() + " can be computed.");
+        }
     }
 
     private Stage with(double supply, double screenSupply, double load, List<StageTube> fitted, Biasing biased) {

@@ -42,12 +42,7 @@ public record StageSetting(
     }
 
     Stage moved(Stage set) {
-        try {
-            return set.withLoad(set.loadOhms() * loadFactor).atMains(mains, biasFollows);
-        } catch (IllegalArgumentException outside) {
-            throw new NoSolution(
-                    "With load and mains moved there would be " + outside.getMessage() + " can be computed.");
-        }
+        return set.withLoad(set.loadOhms() * loadFactor).atMains(mains, biasFollows);
     }
 
     public StageSetting idle(double share) {

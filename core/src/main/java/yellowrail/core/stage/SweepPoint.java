@@ -55,7 +55,7 @@ public record SweepPoint(
                     drive.plateAmperes(),
                     Math.abs(drive.idle().standingDifference()),
                     "");
-        } catch (NoSolution | IllegalArgumentException none) {
+        } catch (NoSolution none) {
             double nan = Double.NaN;
             return new SweepPoint(place, nan, nan, nan, nan, nan, nan, nan, nan, nan, nan, nan, nan, none.getMessage());
         }

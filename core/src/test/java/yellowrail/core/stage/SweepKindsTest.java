@@ -108,6 +108,19 @@ class SweepKindsTest {
     }
 
     @Test
+    void whatAMovedStageWouldHaveBeyondTheLimitsIsSaid() {
+        assertThatThrownBy(() -> stage().withLoad(20))
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("load ohms of 20 Ω; 50 to");
+        assertThatThrownBy(() -> stage().screensAt(900).atMains(1.2, true))
+                .isInstanceOf(NoSolution.class)
+                .hasMessageContaining("1080 V");
+        assertThat(SweepPoint.of(Sweep.LOAD, setting().of(stage().withLoad(60)), 0.25)
+                        .trouble())
+                .contains("load ohms of 15");
+    }
+
+    @Test
     void theColdestCleanIdleIsWhereTheCurveCrosses() {
         CleanIdle half = CleanIdle.of(setting(), 0.005);
         double share = half.share().orElseThrow();
