@@ -10,12 +10,16 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.ControlRange;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Drain;
+import yellowrail.core.session.FirstCurrent;
 import yellowrail.core.session.Headroom;
 import yellowrail.core.session.HeaterCheck;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.LeakTest;
+import yellowrail.core.session.OutputPower;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SoakWatch;
@@ -83,7 +87,7 @@ final class Findings {
             case WARM_UP -> warmth();
             case MEASURE -> measured();
             case SOAK -> soak(watches);
-            case PLAY -> power();
+            case PLAY -> OutputPower.of(session).ifPresent(p -> open(p.sentence()));
             default -> {}
         }
     }
@@ -101,9 +105,7 @@ final class Findings {
             if (volts > session.plan().handsVolts()) {
                 over(node.name() + " holds " + last.typed().echo() + ": hands stay out. "
                         + Drain.hint(node.name(), volts, session.plan().handsVolts(), node.nodeFarads(), bleeder));
-            } else if (read.size() > 1
-                    && volts > 2 * Math.abs(read.get(0).typed().value())
-                    && volts > 1) {
+            } else if (Drain.cameBack(read.get(0).typed().value(), volts)) {
                 warm(node.name() + " came back from " + read.get(0).typed().echo() + " to "
                         + last.typed().echo() + ": keep the drain clip on.");
             }
@@ -145,51 +147,28 @@ final class Findings {
             }
         });
         session.controls().stream().filter(c -> !c.balance()).forEach(control -> {
-            Optional<Taken> cold = session.last(Quantity.GRID_COLDEST, control.name());
-            Optional<Taken> hot = session.last(Quantity.GRID_HOTTEST, control.name());
-            if (cold.isPresent() && hot.isPresent()) {
-                boolean sensible =
-                        cold.get().typed().value() < hot.get().typed().value();
-                String range = control.name() + ": " + cold.get().typed().echo() + " at its coldest to "
-                        + hot.get().typed().echo() + " at its hottest.";
-                if (sensible) {
-                    good(range);
+            ControlRange.of(session, control.name()).ifPresent(range -> {
+                if (range.sensible()) {
+                    good(range.sentence());
                 } else {
-                    over(range + " The coldest end must be the more negative one: read both again.");
+                    over(range.sentence());
                 }
-            }
+            });
         });
     }
 
     private void firstCurrent() {
-        judged.present()
-                .ifPresent(answer -> answer.sockets().forEach(s -> {
-                    if (!s.measured()) {
-                        return;
-                    }
-                    Optional<Double> milli = s.answer().cathodeAmperes().map(e -> 1000 * e.value());
-                    if (milli.isEmpty()) {
-                        open(s.socket().name() + ": this reading gives no current.");
-                    } else if (milli.get() < 1) {
-                        open(s.socket().name() + " draws nothing yet: heater, seat, mute, or bias at its coldest.");
+        judged.present().stream()
+                .flatMap(answer -> answer.sockets().stream())
+                .filter(SocketAnswer::measured)
+                .map(s -> FirstCurrent.of(s, judged.amp().ceilingShare()))
+                .forEach(first -> {
+                    if (first.over()) {
+                        over(first.sentence());
                     } else {
-                        String volts = s.answer()
-                                .share()
-                                .map(v -> ", " + Show.fixed(100 * v.value(), 0) + " % of the rating")
-                                .orElse("; read plate volts to see its watts");
-                        double ceiling = judged.amp().ceilingShare();
-                        boolean hot = s.answer()
-                                .share()
-                                .filter(v -> v.high() > ceiling)
-                                .isPresent();
-                        String text = s.socket().name() + ": " + Show.fixed(milli.get(), 1) + " mA" + volts + ".";
-                        if (hot) {
-                            over(text + " Above the ceiling: power off.");
-                        } else {
-                            open(text);
-                        }
+                        open(first.sentence());
                     }
-                }));
+                });
     }
 
     private void heaters() {
@@ -291,18 +270,5 @@ final class Findings {
             }
         }
         SoakWatch.swap(session).ifPresent(this::open);
-    }
-
-    private void power() {
-        Optional<Taken> volts = session.last(Quantity.OUTPUT_VOLTS, "");
-        Optional<Taken> load = session.last(Quantity.LOAD_OHMS, "");
-        if (volts.isPresent() && load.isPresent()) {
-            double watts = volts.get().typed().value()
-                    * volts.get().typed().value()
-                    / load.get().typed().value();
-            open("Output: " + volts.get().typed().echo() + " across "
-                    + load.get().typed().echo() + " is " + Show.significant(watts, 3)
-                    + " W (V²/R; of a sine, with the load's nominal ohms).");
-        }
     }
 }

@@ -168,7 +168,7 @@ class AmpReaderTest {
                         "target",
                         "judgeBy",
                         "ceiling");
-        assertThat(read.complaints().byField().get("socketType0").sentence()).contains("6L6GB, 6L6GC, 5881");
+        assertThat(read.complaints().byField().get("socketType0").choices()).containsExactly("6L6GB", "6L6GC", "5881");
     }
 
     @Test

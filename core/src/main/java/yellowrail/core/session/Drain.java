@@ -28,6 +28,17 @@ public record Drain(double seconds, double peakWatts, double joules) {
         return new Drain(seconds, size * size / ohms, farads * size * size / 2);
     }
 
+    /**
+     * Whether a drained capacitor recovered part of its charge: to more than twice its first reading, and above 1 V, where
+     * ohms stay locked.
+     *
+     * @param first read after draining, V
+     * @param last read later, V
+     */
+    public static boolean cameBack(double first, double last) {
+        return Math.abs(last) > 2 * Math.abs(first) && Math.abs(last) > 1;
+    }
+
     /** The hint for a node that still holds this; empty parts are left out. */
     public static String hint(String node, double volts, double limit, Optional<Double> farads, Optional<Double> ohms) {
         String standby = " If it stays up, set standby to play: at standby part of the filter is cut off.";
