@@ -47,12 +47,17 @@ public class AmpStore {
      * sent.
      *
      * @param seenVersion the version the builder saw; 0 for a new amp
-     * @throws ChangedMeanwhile when the amp has a newer version than the one seen
+     * @throws ChangedMeanwhile when the amp has a newer version than the one seen, or this one holds something else
      */
     @Transactional
     public Amp keep(UUID versionId, UUID ampId, int seenVersion, AmpDescription description) {
         Optional<AmpRow> stored = mapper.byVersionId(versionId);
         if (stored.isPresent()) {
+            boolean same = stored.get().ampId().equals(ampId)
+                    && json.holds(stored.get().description(), description, AmpDescription.class);
+            if (!same) {
+                throw new ChangedMeanwhile();
+            }
             return amp(stored.get());
         }
         mapper.insertAmp(ampId);

@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 
 /** Errors of the JSON interface as problem+json, in the same sentences as on the pages. */
@@ -33,7 +33,7 @@ class ApiAdvice {
         return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, "There is no " + missing.getMessage() + ".");
     }
 
-    @ExceptionHandler({AmpStore.ChangedMeanwhile.class, RoundStore.StoredDifferently.class})
+    @ExceptionHandler({AmpStore.ChangedMeanwhile.class, StoredDifferently.class})
     ProblemDetail conflict(RuntimeException conflict) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, conflict.getMessage());
     }

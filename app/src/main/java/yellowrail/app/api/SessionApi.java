@@ -184,10 +184,4 @@ class SessionApi {
         detail.setProperties(Map.of("field", "", "choices", List.of()));
         return ResponseEntity.unprocessableContent().body(detail);
     }
-
-    @ExceptionHandler(SessionStore.StoredDifferently.class)
-    ResponseEntity<ProblemDetail> differently(SessionStore.StoredDifferently problem) {
-        return ResponseEntity.status(HttpStatus.CONFLICT)
-                .body(ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, problem.getMessage()));
-    }
 }

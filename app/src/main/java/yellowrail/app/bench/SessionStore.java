@@ -16,6 +16,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Plan;
@@ -32,13 +33,6 @@ public class SessionStore {
     public static class Refused extends RuntimeException {
         public Refused(String sentence) {
             super(sentence);
-        }
-    }
-
-    /** The same id was sent with other content. */
-    public static class StoredDifferently extends RuntimeException {
-        StoredDifferently() {
-            super("This entry was already stored with other content. Nothing was overwritten.");
         }
     }
 
@@ -115,7 +109,7 @@ public class SessionStore {
             try {
                 stored = transactions.execute(status -> insert(session, entry));
             } catch (DuplicateKeyException raced) {
-                throw new StoredDifferently();
+                throw differently();
             } catch (RuntimeException failed) {
                 forgetUncertain(sessionId, session);
                 throw failed;
@@ -129,6 +123,10 @@ public class SessionStore {
             hub.changed(sessionId, stored.seq());
         }
         return stored;
+    }
+
+    private static StoredDifferently differently() {
+        return new StoredDifferently("This entry was already stored with other content. Nothing was overwritten.");
     }
 
     /** After a failed write nobody knows what was stored: the state is read anew from the database. */
@@ -148,7 +146,7 @@ public class SessionStore {
             boolean same = known.get().sessionId().equals(sessionId)
                     && json.readEvent(known.get().body()).equals(entry.event());
             if (!same) {
-                throw new StoredDifferently();
+                throw differently();
             }
             return new Stored(known.get().seq(), known.get().happenedAt(), true);
         }

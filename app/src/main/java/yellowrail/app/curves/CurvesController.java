@@ -15,6 +15,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.fit.OwnFit;
 import yellowrail.core.tube.Lookup;
@@ -65,6 +66,10 @@ class CurvesController {
                         + UriComponentsBuilder.fromPath("/tubes/{name}/curves")
                                 .queryParam("kept", "yes")
                                 .build(type.designation());
+            } catch (StoredDifferently stored) {
+                response.setStatus(409);
+                complaints.add("form", stored.getMessage());
+                return show(type, points, UUID.randomUUID(), complaints, Optional.of(FitView.of(fit)), model);
             } catch (DataAccessException | CannotCreateTransactionException away) {
                 response.setStatus(503);
                 complaints.add("form", Trouble.DATABASE);

@@ -17,6 +17,9 @@ interface CurvesMapper {
             select distinct on (designation) designation, body::text from own_curves order by designation, seq desc""")
     List<Row> newest();
 
+    @Select("select designation, body::text from own_curves where id = #{id}")
+    Row one(@Param("id") UUID id);
+
     @Insert("""
             insert into own_curves (id, designation, body) values (#{id}, #{designation}, #{body}::jsonb)
             on conflict (id) do nothing""")

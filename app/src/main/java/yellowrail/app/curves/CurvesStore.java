@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.TubeModels;
 
@@ -31,10 +32,19 @@ public class CurvesStore {
                         .map(m -> new Curves(m, ModelTrust.of(designation).orElseThrow(), "", false));
     }
 
-    /** Keeps own curves; the same id stores once. */
+    /**
+     * Keeps own curves; the same id stores once.
+     *
+     * @throws StoredDifferently when the id holds others
+     */
     @Transactional
     public void keep(UUID id, String designation, Curves curves) {
-        mapper.insert(id, designation, json.write(curves));
+        if (mapper.insert(id, designation, json.write(curves)) == 0) {
+            CurvesMapper.Row stored = mapper.one(id);
+            if (!stored.designation().equals(designation) || !json.holds(stored.body(), curves, Curves.class)) {
+                throw StoredDifferently.now("This fit");
+            }
+        }
         own.forget();
     }
 

@@ -66,6 +66,11 @@ public class CoreJson {
         return mapper.readValue(json, type);
     }
 
+    /** Whether stored JSON is what this value would be stored as. */
+    public <T> boolean holds(String stored, T value, Class<T> type) {
+        return write(read(stored, type)).equals(write(value));
+    }
+
     /** An event of a session with the name of its kind in it. */
     public String writeEvent(Event event) {
         return mapper.writerFor(Event.class).writeValueAsString(event);

@@ -20,6 +20,11 @@ record ResultForm(UUID id, String supersedes, Map<String, String> factors, Strin
     private static final int MOST_WORDS = 120;
     private static final int MOST_NOTE = 500;
 
+    /** The same texts as another result. */
+    ResultForm withId(UUID other) {
+        return new ResultForm(other, supersedes, factors, points, note);
+    }
+
     /** What a factor's field is called in the form. */
     static String field(String factor) {
         return "f-" + factor.replace(' ', '-');

@@ -2,6 +2,7 @@ package yellowrail.app.results;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -10,18 +11,15 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.reading.Show;
 
 /** Results of an amp: kept once, never changed; a correction supersedes. */
 @Service
 public class ResultStore {
-    /** The id holds another result, or the corrected one was corrected meanwhile: nothing was stored. */
-    static class StoredDifferently extends RuntimeException {
-        StoredDifferently(String sentence) {
-            super(sentence);
-        }
-    }
+    /** Digits that give back every typed figure and hide what binary fractions add. */
+    static final int AS_TYPED = 12;
 
     private record Body(Map<String, String> factors, List<MeasuredPoint> points, String note) {}
 
@@ -40,8 +38,7 @@ public class ResultStore {
         try {
             if (mapper.insert(new ResultRow(r.id(), r.ampId(), r.takenAt(), body, r.supersedes())) == 0
                     && !sameContent(one(r.id()), r)) {
-                throw new StoredDifferently(
-                        "This result was already stored with other figures. Nothing was overwritten.");
+                throw StoredDifferently.now("This result");
             }
         } catch (DuplicateKeyException raced) {
             throw new StoredDifferently(
@@ -52,7 +49,9 @@ public class ResultStore {
     private static boolean sameContent(BenchResult stored, BenchResult sent) {
         return stored.ampId().equals(sent.ampId())
                 && stored.factors().equals(sent.factors())
-                && stored.points().equals(sent.points());
+                && stored.points().equals(sent.points())
+                && stored.note().equals(sent.note())
+                && Objects.equals(stored.supersedes(), sent.supersedes());
     }
 
     BenchResult one(UUID id) {
@@ -84,9 +83,9 @@ public class ResultStore {
                 .map(p -> String.join(
                         "; ",
                         p.level(),
-                        p.hertz().map(h -> Show.plain(h, 6)).orElse(""),
-                        Show.plain(p.watts(), 4),
-                        Show.plain(100 * p.distortion(), 4)))
+                        p.hertz().map(h -> Show.plain(h, AS_TYPED)).orElse(""),
+                        Show.plain(p.watts(), AS_TYPED),
+                        Show.plain(100 * p.distortion(), AS_TYPED)))
                 .collect(Collectors.joining("\n"));
     }
 

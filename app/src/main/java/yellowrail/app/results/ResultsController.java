@@ -24,8 +24,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.experiment.MeasuredPoint;
+import yellowrail.core.reading.Show;
 
 /** Measured tables of an amp, side by side. */
 @Controller
@@ -84,10 +86,10 @@ class ResultsController {
         }
         try {
             results.keep(result);
-        } catch (ResultStore.StoredDifferently stored) {
+        } catch (StoredDifferently stored) {
             response.setStatus(409);
             complaints.add("form", stored.getMessage());
-            return page(ampId, form, complaints, model);
+            return page(ampId, form.withId(UUID.randomUUID()), complaints, model);
         } catch (DataAccessException | CannotCreateTransactionException away) {
             response.setStatus(503);
             complaints.add("form", Trouble.DATABASE);
@@ -136,7 +138,7 @@ class ResultsController {
                     cells.add(p.level());
                     cells.add(p.hertz().orElse(null));
                     cells.add(p.watts());
-                    cells.add(100 * p.distortion());
+                    cells.add(Show.plain(100 * p.distortion(), ResultStore.AS_TYPED));
                     BenchResult.FACTORS.forEach(f -> cells.add(r.factors().getOrDefault(f, "")));
                     cells.add(r.note());
                     cells.add(r.id());

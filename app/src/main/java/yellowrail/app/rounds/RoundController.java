@@ -24,6 +24,7 @@ import yellowrail.app.forms.Complaints;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.MeterText;
@@ -68,7 +69,7 @@ class RoundController {
         }
         try {
             rounds.keep(id, amp, read.takenAt(), read.state(), or(form.note(), ""), read.readings());
-        } catch (RoundStore.StoredDifferently stored) {
+        } catch (StoredDifferently stored) {
             response.setStatus(409);
             read.complaints().add("round", stored.getMessage());
             return form(amp, form, read.complaints(), model);
@@ -157,7 +158,7 @@ class RoundController {
         }
         try {
             rounds.correct(id, readingId, typed.get(), reason.strip());
-        } catch (RoundStore.StoredDifferently stored) {
+        } catch (StoredDifferently stored) {
             response.setStatus(409);
             return correction(roundId, readingId, id, text, reason, Optional.of(stored.getMessage()), model);
         } catch (DataAccessException | CannotCreateTransactionException away) {

@@ -16,18 +16,12 @@ import yellowrail.app.amps.AmpStore;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.reading.Typed;
 
 /** Rounds: kept once, never changed; a correction is a new reading. */
 @Service
 public class RoundStore {
-    /** The same id was sent with other content: nothing was stored, nothing is overwritten. */
-    public static class StoredDifferently extends RuntimeException {
-        public StoredDifferently(String sentence) {
-            super(sentence);
-        }
-    }
-
     private static final TypeReference<LinkedHashMap<String, String>> HASHES = new TypeReference<>() {};
 
     private final RoundMapper mapper;
@@ -54,9 +48,13 @@ public class RoundStore {
                 new RoundRow(id, amp.id(), amp.version(), takenAt, json.write(state), json.write(types), note));
         if (added == 0) {
             Round stored = round(id);
-            if (!sameReadings(stored.readings(), readings) || !stored.amp().id().equals(amp.id())) {
+            boolean same = sameReadings(stored.readings(), readings)
+                    && stored.amp().id().equals(amp.id())
+                    && stored.state().equals(state)
+                    && stored.note().equals(note);
+            if (!same) {
                 throw new StoredDifferently(
-                        "This round was already stored with other readings. Nothing was overwritten:"
+                        "This round was already stored with other readings or another state. Nothing was overwritten:"
                                 + " correct single readings in the stored round, or begin a new one.");
             }
             return stored;

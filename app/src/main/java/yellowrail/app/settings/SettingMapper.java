@@ -16,9 +16,12 @@ interface SettingMapper {
             order by name""")
     List<String> newest(@Param("kind") String kind);
 
+    @Select("select body::text from setting where id = #{id} and kind = #{kind}")
+    String body(@Param("id") UUID id, @Param("kind") String kind);
+
     @Insert("""
             insert into setting (id, kind, name, body) values (#{id}, #{kind}, #{name}, #{body}::jsonb)
             on conflict (id) do nothing""")
-    void insert(
+    int insert(
             @Param("id") UUID id, @Param("kind") String kind, @Param("name") String name, @Param("body") String body);
 }

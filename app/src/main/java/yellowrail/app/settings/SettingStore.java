@@ -8,6 +8,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.target.Profiles;
@@ -63,12 +64,21 @@ public class SettingStore {
     }
 
     public void keep(UUID id, Window window) {
-        mapper.insert(id, WINDOW, window.name(), json.write(window));
+        keep(id, WINDOW, window.name(), window, Window.class);
         windows.forget();
     }
 
     public void keep(UUID id, Meter meter) {
-        mapper.insert(id, METER, meter.name(), json.write(meter));
+        keep(id, METER, meter.name(), meter, Meter.class);
         meters.forget();
+    }
+
+    private <T> void keep(UUID id, String kind, String name, T value, Class<T> type) {
+        if (mapper.insert(id, kind, name, json.write(value)) == 0) {
+            String stored = mapper.body(id, kind);
+            if (stored == null || !json.holds(stored, value, type)) {
+                throw StoredDifferently.now("This setting");
+            }
+        }
     }
 }

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
@@ -131,6 +132,10 @@ class SettingsController {
                         "lo",
                         Character.toUpperCase(refused.getMessage().charAt(0))
                                 + refused.getMessage().substring(1) + ".");
+            } catch (StoredDifferently stored) {
+                response.setStatus(409);
+                complaints.add("form", stored.getMessage());
+                return page(complaints, "", typed, model);
             } catch (DataAccessException | CannotCreateTransactionException away) {
                 response.setStatus(503);
                 complaints.add("form", Trouble.DATABASE);

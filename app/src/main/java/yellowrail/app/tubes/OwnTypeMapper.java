@@ -18,6 +18,9 @@ interface OwnTypeMapper {
     @Select("select count(*) from own_type where designation = #{designation}")
     int versions(@Param("designation") String designation);
 
+    @Select("select body::text from own_type where id = #{id}")
+    String body(@Param("id") UUID id);
+
     @Insert("""
             insert into own_type (id, designation, version, body)
             values (#{id}, #{designation}, #{version}, #{body}::jsonb) on conflict (id) do nothing""")

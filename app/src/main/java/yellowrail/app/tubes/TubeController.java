@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.web.NotThere;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseResistor;
@@ -78,6 +79,10 @@ class TubeController {
         }
         try {
             store.keep(id, read.type().get());
+        } catch (StoredDifferently stored) {
+            response.setStatus(409);
+            read.complaints().add("form", stored.getMessage());
+            return form(form, UUID.randomUUID(), before, read.complaints().byField(), model);
         } catch (DataAccessException | CannotCreateTransactionException away) {
             response.setStatus(503);
             read.complaints().add("form", Trouble.DATABASE);

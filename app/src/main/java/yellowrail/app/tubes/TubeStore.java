@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -38,7 +39,10 @@ public class TubeStore {
     /** Keeps an own or corrected type as a new version; the same id stores once. */
     @Transactional
     public void keep(UUID id, TubeType type) {
-        mapper.insert(id, type.designation(), mapper.versions(type.designation()) + 1, json.write(type));
+        int added = mapper.insert(id, type.designation(), mapper.versions(type.designation()) + 1, json.write(type));
+        if (added == 0 && !json.holds(mapper.body(id), type, TubeType.class)) {
+            throw StoredDifferently.now("This type");
+        }
         fresh.forget();
     }
 

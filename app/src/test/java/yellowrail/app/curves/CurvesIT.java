@@ -74,6 +74,29 @@ class CurvesIT extends BrowserIT {
         assertThat(page.inputValue("#points")).contains("250, -14.0");
     }
 
+    @Test
+    void theSameIdWithOtherPointsIsNotToldAsKept() throws Exception {
+        String id = java.util.UUID.randomUUID().toString();
+        String points = published(-10, -14, -20, -25);
+        String others = published(-11, -14, -20, -25);
+        for (int i = 0; i < 2; i++) {
+            keeping(id, points).andExpect(status().is3xxRedirection());
+        }
+        keeping(id, others)
+                .andExpect(status().isConflict())
+                .andExpect(content().string(containsString("nothing was overwritten")))
+                .andExpect(content().string(Matchers.not(containsString(id))));
+        assertThat(curves.of("KT90").orElseThrow().points()).isEqualTo(points);
+    }
+
+    private org.springframework.test.web.servlet.ResultActions keeping(String id, String points) throws Exception {
+        return mvc.perform(post("/tubes/KT90/curves")
+                .with(csrf())
+                .param("id", id)
+                .param("keep", "yes")
+                .param("points", points));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

@@ -2,6 +2,7 @@ package yellowrail.app.results;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -70,7 +71,11 @@ class ResultsIT extends BrowserIT {
         UUID id = UUID.randomUUID();
         send(amp, id, "a, 1000, 5, 0.8", null, "").andExpect(status().is3xxRedirection());
         send(amp, id, "a, 1000, 5, 0.8", null, "").andExpect(status().is3xxRedirection());
-        send(amp, id, "a, 1000, 6, 0.8", null, "").andExpect(status().isConflict());
+        send(amp, id, "a, 1000, 6, 0.8", null, "")
+                .andExpect(status().isConflict())
+                .andExpect(content().string(containsString("keep it again to store it too")))
+                .andExpect(content().string(not(containsString("name=\"id\" value=\"" + id))));
+        send(amp, id, "a, 1000, 5, 0.8", null, "another note").andExpect(status().isConflict());
         assertThat(results.all(amp.id())).hasSize(1);
         send(amp, UUID.randomUUID(), "a, 1000, 6, 0.8", id, "").andExpect(status().isUnprocessableContent());
         send(amp, UUID.randomUUID(), "a, 1000, 6, 0.8", id, "misread").andExpect(status().is3xxRedirection());
@@ -80,12 +85,19 @@ class ResultsIT extends BrowserIT {
         assertThat(results.holding(amp.id()).get(0).points().get(0).watts()).isEqualTo(6);
         mvc.perform(get("/amps/" + amp.id() + "/results.csv"))
                 .andExpect(content().string(containsString("a,1000.0,6.0,0.8")));
+        // What is corrected stands there as it was typed, not rounded.
+        UUID fine = UUID.randomUUID();
+        send(amp, fine, "a, 1000.5, 5.123456, 0.8123456", null, "").andExpect(status().is3xxRedirection());
+        mvc.perform(get("/amps/" + amp.id() + "/results?correct=" + fine))
+                .andExpect(content().string(containsString("a; 1000.5; 5.123456; 0.8123456")));
+        mvc.perform(get("/amps/" + amp.id() + "/results.csv"))
+                .andExpect(content().string(containsString("a,1000.5,5.123456,0.8123456,")));
         Amp other = keepPair("Godwit 27", "6L6GC");
         send(other, UUID.randomUUID(), "a, 1000, 6, 0.8", id, "not mine").andExpect(status().isNotFound());
         assertThat(jdbc.sql("select count(*) from bench_result where amp_id = :id")
                         .param("id", amp.id())
                         .query(Long.class)
                         .single())
-                .isEqualTo(2);
+                .isEqualTo(3);
     }
 }

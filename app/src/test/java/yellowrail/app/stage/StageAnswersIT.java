@@ -153,7 +153,7 @@ class StageAnswersIT extends AppIT {
     void aFamilyNameAsksWhichAndAnUnratedTypeIsToldApartFromOneWithoutCurves() {
         assertThat(facts.of(StageForm.from("tube=6L6")).near()).contains("6L6GC", "6L6GB");
         assertThat(facts.of(StageForm.from("tube=6L6")).missing()).contains("Which one is fitted?");
-        assertThat(facts.of(StageForm.from("tube=KT120")).missing()).contains("no curves for the KT120");
+        assertThat(facts.of(StageForm.from("tube=KT150")).missing()).contains("no curves for the KT150");
         assertThat(facts.of(StageForm.from("tube=ZZ9")).missing()).contains("not in the catalogue");
         assertThat(facts.of(StageForm.from("tube=EL34")).facts()).isPresent();
     }
