@@ -51,6 +51,14 @@ class ResultsIT extends BrowserIT {
         page.waitForSelector("text=“much” is no number for watts");
         assertThat(page.inputValue("#points")).contains("much");
         assertThat(results.holding(amp.id())).hasSize(3);
+        // A correction begun is no new result: it comes back where it was begun.
+        page.click("text=correct it >> nth=0");
+        page.fill("#note", "misread the range");
+        page.navigate(url("/amps/" + amp.id() + "/results"));
+        assertThat(page.inputValue("#note")).isEmpty();
+        page.click("text=correct it >> nth=0");
+        page.waitForSelector("text=It is not saved yet");
+        assertThat(page.inputValue("#note")).isEqualTo("misread the range");
         // The newest lies over the computed curves.
         page.navigate(url("/amps/" + amp.id() + "/stage"));
         assertThat(page.inputValue("#measured")).isEqualTo("200 mV; 1000; 5; 0.9");

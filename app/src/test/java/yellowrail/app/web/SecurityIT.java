@@ -127,7 +127,7 @@ class SecurityIT extends AppIT {
                 .andExpect(content().string(Matchers.containsString("at most 60 characters; this one has 10000")))
                 .andExpect(content().string(Matchers.containsString("below zero")))
                 .andExpect(content().string(Matchers.containsString("beyond what is read at a bench")))
-                .andExpect(content().string(Matchers.containsString("6L6GB, 6L6GC, 5881?")));
+                .andExpect(content().string(Matchers.containsString("Which one is fitted?")));
         assertThat(jdbc.sql("select count(*) from amp where id = :id::uuid")
                         .param("id", ampId)
                         .query(Integer.class)
