@@ -21,7 +21,7 @@ public class ResultStore {
     /** Digits that give back every typed figure and hide what binary fractions add. */
     static final int AS_TYPED = 12;
 
-    private record Body(Map<String, String> factors, List<MeasuredPoint> points, String note) {}
+    record Body(Map<String, String> factors, List<MeasuredPoint> points, String note) {}
 
     private final ResultMapper mapper;
     private final CoreJson json;
