@@ -22,14 +22,33 @@ function showParts(form) {
       const value = field && field.type === 'checkbox' ? (field.checked ? 'yes' : '') : field ? field.value : '';
       return values.split(',').includes(value);
     });
+    // What does not apply is not sent: the server refuses a figure that belongs to another pick.
+    part.querySelectorAll('input, select, textarea').forEach((field) => { field.disabled = part.hidden; });
   });
 }
+// Before anything else hears of the change: what is sent because of it holds the parts that belong to it.
 document.addEventListener('change', (event) => {
   const form = event.target.closest('form');
   if (form) showParts(form);
-});
+}, true);
 document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('form').forEach(showParts));
 document.addEventListener('htmx:afterSwap', () => document.querySelectorAll('form').forEach(showParts));
+
+// A pick that belongs to another field's value goes when that changes: an edition of the ratings to a tube type.
+document.addEventListener('input', (event) => {
+  const form = event.target.form;
+  if (form) form.querySelectorAll(`[data-reset="${event.target.name}"]`).forEach((field) => { field.value = ''; });
+});
+
+// What could have been meant goes into its field.
+document.addEventListener('click', (event) => {
+  const choice = event.target.closest('[data-fill]');
+  if (!choice) return;
+  const field = document.getElementById(choice.dataset.fill);
+  field.value = choice.textContent.trim();
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  field.focus();
+});
 
 // Fields that come anew: an answer to a form that has changed since is not put in, it is asked for again.
 const written = (form) => new URLSearchParams(new FormData(form)).toString();

@@ -95,6 +95,7 @@ async function send() {
 }
 
 function accepted(entry, answer) {
+  if (entry.kind === 'read' || entry.kind === 'stop') document.getElementById('danger').hidden = true;
   const field = entry.field && document.getElementById(entry.field);
   if (field && field.value === (entry.fields.text || '')) field.value = '';
   const form = field && field.closest('form');
@@ -120,12 +121,26 @@ function refused(entry, answer) {
   if (field.value === '') field.value = entry.fields.text || '';
   field.setAttribute('aria-invalid', 'true');
   place.textContent = `${sentence} `;
-  (answer.choices || []).forEach((choice) => {
+  const offer = (text, confirms) => {
     const button = document.createElement('button');
     button.type = 'button';
-    button.textContent = choice;
+    button.textContent = text;
+    if (confirms) button.dataset.confirms = entry.fields.text;
     place.append(button);
-  });
+    return button;
+  };
+  // A question comes with the likely meanings and the way to say that the value is right; the keyboard starts there.
+  const buttons = (answer.choices || []).map((choice) => offer(choice, false));
+  if (answer.confirm) buttons.push(offer(`${entry.fields.text} is right`, true));
+  if (answer.dangerous) danger(sentence);
+  if (answer.confirm && document.activeElement === field) buttons[0].focus();
+}
+
+// What would ask for power off if it were real stands on every device of the session until somebody settles it.
+function danger(sentence) {
+  const box = document.getElementById('danger');
+  box.querySelector('p').textContent = sentence;
+  box.hidden = false;
 }
 
 // The page follows the session; what is being typed stays.
@@ -215,11 +230,16 @@ function nextField(id) {
   return at >= 0 && at + 1 < fields.length ? fields[at + 1] : null;
 }
 
+// The text a builder has just said is right, for the entry that follows.
+let confirmed = null;
+
 document.addEventListener('submit', async (event) => {
   const form = event.target;
-  if (!form.dataset.kind || !form.closest('#bench')) return;
+  if (!form.dataset.kind || !form.closest('#bench, #danger')) return;
   event.preventDefault();
   const fields = Object.fromEntries(new FormData(form));
+  if (confirmed !== null && confirmed === fields.text) fields.confirmed = 'yes';
+  confirmed = null;
   const input = form.querySelector('input[name=text], input[name=values]');
   if (form.dataset.kind === 'read' && !fields.text.trim()) { input.focus(); return; }
   if (form.dataset.busy) return;
@@ -247,6 +267,7 @@ function listen() {
   };
   source.addEventListener('hello', (event) => { look(event); send(); });
   source.addEventListener('changed', look);
+  source.addEventListener('danger', (event) => danger(event.data));
   source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(listen, 2000); };
 }
 
@@ -274,9 +295,11 @@ document.addEventListener('click', (event) => {
   const choice = event.target.closest('.complaint button');
   if (choice) {
     const field = choice.closest('form').querySelector('input[name=text], input[name=values]');
-    field.value = choice.textContent;
+    if (choice.dataset.confirms === undefined) field.value = choice.textContent;
+    else confirmed = field.value === choice.dataset.confirms ? choice.dataset.confirms : null;
     field.form.requestSubmit();
   }
+  if (event.target.closest('#danger-over')) document.getElementById('danger').hidden = true;
 });
 
 // Helpers, off until wanted: readings said back, and a tone that rises to 660 Hz at the target.

@@ -21,6 +21,7 @@ import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SocketAdaptor;
 import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
@@ -144,7 +145,7 @@ public final class AmpForms {
 
     public static AmpForm of(AmpDescription amp) {
         SensingMethod method = amp.groups().get(0).method();
-        Optional<SenseResistor> resistor = resistor(method);
+        Optional<SenseResistor> resistor = method.element();
         List<String> measured =
                 amp.groups().stream().map(g -> measured(g.method())).toList();
         SocketAdaptor adaptor = method instanceof SocketAdaptor a ? a : new SocketAdaptor(1, 1, 0);
@@ -165,7 +166,9 @@ public final class AmpForms {
                 method instanceof HalfPrimary h
                         ? h.coldOhms().raw()
                         : resistor.map(r -> number(r.markedOhms())).orElse(""),
-                number(resistor.map(SenseResistor::tolerancePercent).orElse(adaptor.tolerancePercent())),
+                method instanceof SocketAdaptor
+                        ? number(adaptor.tolerancePercent())
+                        : resistor.map(r -> number(r.tolerancePercent())).orElse(""),
                 measured,
                 resistor.filter(SenseResistor::insist).map(r -> "yes").orElse(""),
                 method instanceof CombinedPoint c && c.otherAmperes() > 0 ? Show.si(c.otherAmperes(), Unit.AMPERE) : "",
@@ -204,21 +207,8 @@ public final class AmpForms {
                 amp.ceiling().map(c -> number(100 * c)).orElse(""));
     }
 
-    private static Optional<SenseResistor> resistor(SensingMethod method) {
-        if (method instanceof OwnResistor m) {
-            return Optional.of(m.resistor());
-        }
-        if (method instanceof SharedResistor m) {
-            return Optional.of(m.resistor());
-        }
-        if (method instanceof CombinedPoint m) {
-            return Optional.of(m.resistor());
-        }
-        return method instanceof CathodeResistor m ? Optional.of(m.resistor()) : Optional.empty();
-    }
-
     private static String measured(SensingMethod method) {
-        return resistor(method).flatMap(SenseResistor::measured).map(Typed::raw).orElse("");
+        return method.element().flatMap(SenseResistor::measured).map(Typed::raw).orElse("");
     }
 
     static String methodWord(SensingMethod method) {
@@ -240,8 +230,11 @@ public final class AmpForms {
         if (method instanceof HalfPrimary) {
             return "half";
         }
-        if (method instanceof DirectMilliamps) {
-            return "ma";
+        if (method instanceof DirectMilliamps direct) {
+            return direct.where() == DirectMilliamps.Where.CATHODE ? "ma" : "maplate";
+        }
+        if (method instanceof SupplyResistor) {
+            return "supply";
         }
         return method instanceof PanelMeter ? "panel" : "grid";
     }

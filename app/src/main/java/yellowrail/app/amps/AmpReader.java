@@ -50,6 +50,13 @@ public final class AmpReader {
     private static final Field SUPPLY_AMPERES =
             Field.of("supply current", Unit.AMPERE, Prefix.MILLI, 5e-3, 2).aboveZero();
     private static final int LONGEST_TEXT = 2000;
+    private static final Map<String, String> SIDES = Map.of("A", "A", "B", "B");
+    private static final int MOST_NODES = 12;
+    private static final List<String> ONE_OCCASION = List.of("maplate", "supply");
+    private static final List<String> AMP_METHODS =
+            MethodReader.METHODS.stream().filter(m -> !ONE_OCCASION.contains(m)).toList();
+    /** Ways of taking current whose point can carry several tubes. */
+    private static final List<String> COUNTED = List.of("shared", "combined", "cathode", "half", "panel");
 
     private final AmpForm form;
     private final Catalogue catalogue;
@@ -87,6 +94,7 @@ public final class AmpReader {
         Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
         Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
         BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, BiasScheme.FIXED_UNKNOWN);
+        complaints.counts("tap", form.tap(), connection == Connection.ULTRALINEAR, "in ultralinear");
         double tap = connection == Connection.ULTRALINEAR ? tap() : 0;
         List<Socket> sockets = sockets(topology);
         List<SenseGroup> groups = groups(sockets, connection, tap);
@@ -156,7 +164,10 @@ public final class AmpReader {
     private String judgeBy() {
         String text = or(form.judgeBy(), "");
         if (!List.of("", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE").contains(text)) {
-            complaints.add("judgeBy", "“" + Complaints.shorten(text) + "” is no rating system known here.");
+            complaints.add(
+                    "judgeBy",
+                    "“" + Complaints.shorten(text)
+                            + "” is no rating system known here: DESIGN_CENTRE, DESIGN_MAXIMUM, ABSOLUTE, or blank.");
         }
         return text;
     }
@@ -190,7 +201,8 @@ public final class AmpReader {
             String name = or(at(form.socketName(), i), "V" + (i + 1));
             Optional<String> type = type(i);
             int channel = complaints.count("socketChannel" + i, at(form.socketChannel(), i), 1, 2, 1);
-            boolean sideB = at(form.socketSide(), i).equals("B") && topology == Topology.PUSH_PULL;
+            String side = complaints.pick("socketSide" + i, at(form.socketSide(), i), SIDES, "A");
+            boolean sideB = side.equals("B") && topology == Topology.PUSH_PULL;
             if (type.isPresent()) {
                 try {
                     sockets.add(new Socket(name, channel, sideB ? Socket.Side.B : Socket.Side.A, type.get()));
@@ -242,6 +254,13 @@ public final class AmpReader {
 
     private Optional<SensingMethod> method(int tubes, int index, Connection connection, double tap) {
         String word = or(form.method(), "own");
+        if (ONE_OCCASION.contains(word)) {
+            complaints.add(
+                    "method",
+                    "This way of taking current belongs to one occasion, not to an amp: choose how its rounds are read.",
+                    AMP_METHODS);
+            return Optional.empty();
+        }
         // A shared resistor behind a single socket is that tube's own.
         String method = word.equals("shared") && tubes == 1 ? "own" : word;
         MethodForm asked = new MethodForm(
@@ -250,7 +269,7 @@ public final class AmpReader {
                 form.rtol(),
                 at(form.rm(), index),
                 form.insist(),
-                String.valueOf(tubes),
+                COUNTED.contains(method) ? String.valueOf(tubes) : "",
                 form.other(),
                 form.mvma(),
                 form.zero(),
@@ -278,7 +297,10 @@ public final class AmpReader {
 
     private List<SupplyNode> nodes() {
         List<SupplyNode> nodes = new ArrayList<>();
-        for (int i = 0; i < Math.min(form.nodeName().size(), 12); i++) {
+        if (form.nodeName().size() > MOST_NODES) {
+            complaints.add("nodeName" + MOST_NODES, "At most " + MOST_NODES + " nodes.");
+        }
+        for (int i = 0; i < Math.min(form.nodeName().size(), MOST_NODES); i++) {
             String name = at(form.nodeName(), i).strip();
             if (name.length() > 40) {
                 complaints.add("nodeName" + i, "A node's name has at most 40 characters.");

@@ -9,6 +9,7 @@ import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
 
 /** Amps: kept in versions, never changed. */
 @Service
@@ -71,6 +72,37 @@ public class AmpStore {
             throw new ChangedMeanwhile();
         }
         return new Amp(ampId, newest + 1, description);
+    }
+
+    /**
+     * Answers how the fixed bias of an amp behaves, which its description left open: a new version that differs in nothing
+     * else. An amp whose newest description says it already is left as it is.
+     */
+    @Transactional
+    public Amp tellBias(UUID ampId, BiasScheme told) {
+        Amp amp = amp(ampId);
+        if (amp.description().bias() != BiasScheme.FIXED_UNKNOWN
+                || !BiasScheme.FIXED_UNKNOWN.outcomes().contains(told)) {
+            return amp;
+        }
+        return keep(UUID.randomUUID(), ampId, amp.version(), amp.description().biased(told));
+    }
+
+    /**
+     * The amp in the version named, with its bias behaviour where a later version is nothing but the answer to that
+     * question: the answer is about the amp as it was then.
+     */
+    public Amp answered(UUID id, int version) {
+        Amp amp = amp(id, version);
+        if (amp.description().bias() != BiasScheme.FIXED_UNKNOWN) {
+            return amp;
+        }
+        return mapper.version(id, version + 1)
+                .map(this::amp)
+                .map(Amp::description)
+                .filter(next -> next.biased(BiasScheme.FIXED_UNKNOWN).equals(amp.description()))
+                .map(next -> new Amp(id, version, next))
+                .orElse(amp);
     }
 
     private Amp amp(AmpRow row) {

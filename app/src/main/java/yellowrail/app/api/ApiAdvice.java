@@ -6,12 +6,15 @@ import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Complaints;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
@@ -21,11 +24,23 @@ import yellowrail.app.web.Trouble;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class ApiAdvice {
     @ExceptionHandler(ApiRefused.class)
-    ProblemDetail refused(ApiRefused refused) {
+    ResponseEntity<ProblemDetail> refused(ApiRefused refused) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.UNPROCESSABLE_CONTENT, "Something sent was not understood; nothing was stored.");
+                refused.status(),
+                refused.asks()
+                        ? "What was sent is so unusual that it is asked about first; nothing was stored. Send another value, or"
+                                + " the same with its field in “confirmed”."
+                        : "Something sent was not understood; nothing was stored.");
         problem.setProperty("errors", refused.errors());
-        return problem;
+        if (refused.asks()) {
+            problem.setProperty(
+                    "choices",
+                    refused.errors().stream().flatMap(e -> e.choices().stream()).toList());
+            problem.setProperty(
+                    "confirm",
+                    refused.errors().stream().map(ApiRefused.FieldError::field).toList());
+        }
+        return ResponseEntity.status(refused.status()).body(problem);
     }
 
     @ExceptionHandler(NotThere.class)
@@ -43,7 +58,24 @@ class ApiAdvice {
         return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, Trouble.DATABASE);
     }
 
-    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class})
+    /** A field that is not known is refused with those that are: a slip in its name would else be ignored. */
+    @ExceptionHandler(HttpMessageNotReadableException.class)
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException unreadable) {
+        if (unreadable.getCause() instanceof UnrecognizedPropertyException unknown) {
+            List<String> known = unknown.getKnownPropertyIds().stream()
+                    .map(Object::toString)
+                    .sorted()
+                    .toList();
+            return refused(at(
+                    unknown.getPropertyName(),
+                    "There is no field called “" + Complaints.shorten(unknown.getPropertyName()) + "”; known are "
+                            + String.join(", ", known) + ".",
+                    known));
+        }
+        return ResponseEntity.badRequest().body(unreadable());
+    }
+
+    @ExceptionHandler(MethodArgumentTypeMismatchException.class)
     ProblemDetail unreadable() {
         return ProblemDetail.forStatusAndDetail(
                 HttpStatus.BAD_REQUEST,
@@ -52,6 +84,10 @@ class ApiAdvice {
 
     /** One sentence at one field. */
     static ApiRefused at(String field, String sentence) {
-        return new ApiRefused(List.of(new ApiRefused.FieldError(field, sentence, List.of())));
+        return at(field, sentence, List.of());
+    }
+
+    private static ApiRefused at(String field, String sentence, List<String> choices) {
+        return new ApiRefused(List.of(new ApiRefused.FieldError(field, sentence, choices)));
     }
 }

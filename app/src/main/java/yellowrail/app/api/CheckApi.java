@@ -1,7 +1,6 @@
 package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,6 +14,7 @@ import yellowrail.app.forms.TubeName;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Lookup;
@@ -36,18 +36,13 @@ class CheckApi {
     IdleResult check(@RequestBody CheckForm form) {
         List<Window> windows = settings.windows();
         CheckReader.Read read = CheckReader.read(form, tubes.catalogueOrLastKnown(), windows, settings.meters());
-        List<ApiRefused.FieldError> errors = new ArrayList<>();
-        read.complaints()
-                .byField()
-                .forEach(
-                        (field, said) -> errors.add(new ApiRefused.FieldError(field, said.sentence(), said.choices())));
         read.lookup()
                 .flatMap(TubeName::notOne)
-                .ifPresent(n -> errors.add(new ApiRefused.FieldError("tube", n.sentence(), n.designations())));
-        if (!errors.isEmpty()) {
-            throw new ApiRefused(errors);
-        }
-        return IdleResult.of(IdleCheck.answer(read.question(), windows));
+                .ifPresent(n -> read.complaints().add("tube", n.sentence(), n.designations()));
+        IdleAnswer answer = IdleCheck.answer(read.question(), windows);
+        read.ask(answer);
+        ApiRefused.unlessClear(read.complaints());
+        return IdleResult.of(answer);
     }
 
     @Operation(summary = "The whole catalogue, own entries included")

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Complaints;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundForm;
@@ -22,6 +23,7 @@ import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.targets.Targets;
+import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
@@ -111,7 +113,18 @@ class RoundApi {
             @Schema(description = "When taken") OffsetDateTime takenAt,
             @Schema(description = "Note") String note,
             @Schema(description = "Verdict in words") String verdict,
-            @Schema(description = "Sentences behind it") List<String> reasons,
+
+            @Schema(description = "Where it stands: the worse of the two statements")
+            Verdict.Place place,
+
+            @Schema(description = "In the window, within every limit, with nothing to qualify it")
+            boolean allClear,
+
+            @Schema(description = "What keeps the verdict from being final")
+            List<Verdict.Qualifier> qualifiers,
+
+            @Schema(description = "Sentences behind it, the two statements of the hottest tube first")
+            List<String> reasons,
 
             @Schema(description = "Cross-checks that failed")
             List<String> warnings,
@@ -133,7 +146,10 @@ class RoundApi {
                     round.takenAt(),
                     round.note(),
                     answer.verdict().words(),
-                    answer.verdict().reasons(),
+                    answer.verdict().place(),
+                    answer.verdict().allClear(),
+                    List.copyOf(answer.verdict().qualifiers()),
+                    answer.verdict().sentences(),
                     answer.warnings(),
                     answer.unmeasured(),
                     answer.sockets().stream()
@@ -155,7 +171,12 @@ class RoundApi {
             @Schema(description = "The value as it should have been, as typed")
             String text,
 
-            @Schema(description = "Why") String reason) {}
+            @Schema(description = "Why") String reason,
+
+            @Schema(
+                    description = "yes when an unusual value is right: what was asked about with status 409",
+                    allowableValues = {"", "yes", "no"})
+            String confirmed) {}
 
     @Operation(summary = "All rounds of an amp, oldest first")
     @GetMapping("/amps/{ampId}/rounds")
@@ -180,9 +201,8 @@ class RoundApi {
         UUID id = id(form.id());
         Amp amp = form.ampVersion() == null ? amps.amp(ampId) : amps.amp(ampId, form.ampVersion());
         RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
-        if (read.complaints().any()) {
-            throw new ApiRefused(read.complaints());
-        }
+        rounds.ask(amp, read, form.confirmedPoints());
+        ApiRefused.unlessClear(read.complaints());
         String note = form.note() == null ? "" : form.note();
         return RoundResult.of(
                 rounds.keep(id, amp, read.takenAt(), read.state(), note, read.readings()), targets.windows(amp));
@@ -207,6 +227,10 @@ class RoundApi {
         if (made.value().isEmpty()) {
             throw ApiAdvice.at("text", made.complaint().orElse("Type the value as it should have been."));
         }
+        Complaints complaints = new Complaints();
+        boolean confirmed = complaints.yes("confirmed", correction.confirmed());
+        rounds.ask(round, old, made.value().get(), confirmed, complaints);
+        ApiRefused.unlessClear(complaints);
         rounds.correct(correction.id(), readingId, made.value().get(), correction.reason());
         return one(roundId);
     }

@@ -25,10 +25,13 @@ import yellowrail.app.bench.BenchForm;
 import yellowrail.app.bench.BenchSession;
 import yellowrail.app.bench.EventForm;
 import yellowrail.app.bench.EventReader;
+import yellowrail.app.bench.Hub;
 import yellowrail.app.bench.PlanReader;
 import yellowrail.app.bench.SessionStore;
 import yellowrail.app.settings.SettingStore;
+import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Session;
@@ -42,12 +45,14 @@ class SessionApi {
     private final SessionStore sessions;
     private final AmpStore amps;
     private final SettingStore settings;
+    private final Hub hub;
     private final Clock clock;
 
-    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, Clock clock) {
+    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, Hub hub, Clock clock) {
         this.sessions = sessions;
         this.amps = amps;
         this.settings = settings;
+        this.hub = hub;
         this.clock = clock;
     }
 
@@ -121,11 +126,16 @@ class SessionApi {
                 .filter(a -> a.id().toString().equals(form.amp()))
                 .findFirst();
         PlanReader.Read read = PlanReader.read(form, amp.map(Amp::description), settings.meters());
+        UUID id;
+        try {
+            id = UUID.fromString(form.id() == null ? "" : form.id());
+        } catch (IllegalArgumentException malformed) {
+            throw ApiAdvice.at("id", "An id is a UUID made by the client.");
+        }
         if (read.plan().isEmpty()) {
             throw new ApiRefused(read.complaints());
         }
-        return new Begun(sessions.begin(
-                UUID.fromString(form.id()), amp.orElseThrow(), read.plan().get()));
+        return new Begun(sessions.begin(id, amp.orElseThrow(), read.plan().get()));
     }
 
     @PostMapping("/{id}/events")
@@ -133,7 +143,19 @@ class SessionApi {
     Accepted append(@PathVariable UUID id, @RequestBody EventForm form) {
         var amp = sessions.look(id, s -> s.state().plan().amp());
         Entry entry = EventReader.read(form, amp, clock.millis());
+        if (!form.field("confirmed").equals("yes")) {
+            sessions.doubt(id, entry).ifPresent(slip -> {
+                if (slip.dangerous()) {
+                    hub.danger(id, slip.question());
+                }
+                throw new Asked(slip);
+            });
+        }
         SessionStore.Stored stored = sessions.append(id, entry);
+        if (entry.event() instanceof Event.BiasTold told) {
+            // Kept with the amp too, so that it is not asked again.
+            amps.tellBias(sessions.look(id, BenchSession::ampId), told.bias());
+        }
         String echo = entry.event() instanceof Event.Read read ? read.typed().echo() : "";
         return new Accepted(stored.seq(), stored.at(), stored.repeated(), echo);
     }
@@ -169,6 +191,31 @@ class SessionApi {
                                 r.at(),
                                 !session.superseded(r.id())))
                         .toList());
+    }
+
+    /** A reading that is asked about before it is an entry. */
+    static class Asked extends RuntimeException {
+        private final transient Slip slip;
+
+        Asked(Slip slip) {
+            super(slip.question());
+            this.slip = slip;
+        }
+    }
+
+    @ExceptionHandler(Asked.class)
+    ResponseEntity<ProblemDetail> asked(Asked asked) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, asked.getMessage());
+        detail.setProperties(Map.of(
+                "field",
+                "text",
+                "choices",
+                asked.slip.choices().stream().map(Typed::echo).toList(),
+                "confirm",
+                "confirmed",
+                "dangerous",
+                asked.slip.dangerous()));
+        return ResponseEntity.status(HttpStatus.CONFLICT).body(detail);
     }
 
     @ExceptionHandler(EventReader.NotUnderstood.class)

@@ -10,6 +10,7 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Remeasured;
 import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Field;
 import yellowrail.core.round.Quantity;
@@ -18,6 +19,8 @@ import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Taken;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.TubeType;
 
 /** The readings a stop asks for, in measuring order. */
 final class Asks {
@@ -50,9 +53,15 @@ final class Asks {
     private final Map<String, String> before;
     private final boolean ohmsLocked;
 
-    /** @param before echoes of the session before this one, by quantity and point */
-    Asks(Session session, Map<String, String> before, boolean ohmsLocked) {
+    private final Map<String, TubeType> types;
+
+    /**
+     * @param types tube types by designation
+     * @param before echoes of the session before this one, by quantity and point
+     */
+    Asks(Session session, Map<String, TubeType> types, Map<String, String> before, boolean ohmsLocked) {
         this.session = session;
+        this.types = types;
         this.before = before;
         this.ohmsLocked = ohmsLocked;
     }
@@ -201,6 +210,10 @@ final class Asks {
             }
             if (whole) {
                 more(amp, group, asks);
+            } else {
+                group.sockets().stream()
+                        .filter(this::screenTells)
+                        .forEach(s -> asks.add(ask(Quantity.SCREEN, s, "Screen " + s)));
             }
             number++;
             groups.add(new Group(title(group), types(amp, group), number, asks));
@@ -213,6 +226,31 @@ final class Asks {
         groups.add(new Group("The amp", "", 0, supply));
         return groups;
     }
+
+    /** The first socket of a channel whose plate volts alone would pass what the screens may have. */
+    private boolean screenTells(String name) {
+        AmpDescription amp = session.plan().amp();
+        Socket socket = amp.sockets().stream()
+                .filter(s -> s.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+        boolean first = amp.sockets().stream()
+                .filter(s -> s.channel() == socket.channel())
+                .findFirst()
+                .filter(socket::equals)
+                .isPresent();
+        TubeType type = types.get(socket.tubeType());
+        return first
+                && type != null
+                && session.last(Quantity.PLATE, name)
+                        .filter(plate -> type.ratings().stream()
+                                .flatMap(r -> r.figure(Limit.SCREEN_VOLTS).stream())
+                                .anyMatch(limit -> plate.typed().value() * RAISED > limit.value()))
+                        .isPresent();
+    }
+
+    /** Plate volts so much under the limit may pass it at raised mains. */
+    private static final double RAISED = 1.1;
 
     private void more(AmpDescription amp, SenseGroup group, List<Ask> asks) {
         for (String socket : group.sockets()) {

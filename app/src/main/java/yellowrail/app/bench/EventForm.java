@@ -12,7 +12,31 @@ public record EventForm(
         @Schema(
                 description =
                         "enter, skip, declare, limiter, tick, read, turn, direction, place, exchange, change, note, label,"
-                                + " hear, choose, aim, drawer, tier, stop, resume or sign",
+                                + " hear, choose, aim, drawer, bias, tier, stop, resume or sign",
+                allowableValues = {
+                    "enter",
+                    "skip",
+                    "declare",
+                    "limiter",
+                    "tick",
+                    "read",
+                    "turn",
+                    "direction",
+                    "place",
+                    "exchange",
+                    "change",
+                    "note",
+                    "label",
+                    "hear",
+                    "choose",
+                    "aim",
+                    "drawer",
+                    "bias",
+                    "tier",
+                    "stop",
+                    "resume",
+                    "sign"
+                },
                 example = "read")
         String kind,
 

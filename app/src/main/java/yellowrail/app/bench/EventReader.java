@@ -1,13 +1,19 @@
 package yellowrail.app.bench;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Mains;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
@@ -80,16 +86,32 @@ public final class EventReader {
                         name, "At most " + LONGEST_TEXT + " characters; this has " + text.length() + ".", List.of());
             }
         });
-        return switch (form.kind() == null ? "" : form.kind()) {
+        String kind = form.kind() == null ? "" : form.kind();
+        List<String> known = FIELDS.get(kind);
+        if (known == null) {
+            throw new NotUnderstood(
+                    "kind", "“" + shorten(kind) + "” is no kind of entry.", List.copyOf(FIELDS.keySet()));
+        }
+        form.fields().keySet().stream()
+                .filter(f -> !known.contains(f))
+                .findFirst()
+                .ifPresent(f -> {
+                    throw new NotUnderstood(
+                            f,
+                            "An entry of kind “" + kind + "” has no field called “" + shorten(f) + "”; it has "
+                                    + (known.isEmpty() ? "none." : String.join(", ", known) + "."),
+                            known);
+                });
+        return switch (kind) {
             case "enter" -> new Event.Entered(one("stop", Stop.class));
             case "skip" -> new Event.Skipped(one("stop", Stop.class), form.field("reason"));
             case "declare" -> new Event.Declared(one("power", Power.class));
-            case "limiter" -> new Event.LimiterSet(form.field("on").equals("yes"));
+            case "limiter" -> new Event.LimiterSet(yesNo("on").orElseThrow(() -> neither("on")));
             case "tick" ->
                 new Event.Ticked(
                         one("check", Check.class),
                         form.field("point"),
-                        !form.field("done").equals("no"));
+                        yesNo("done").orElse(true));
             case "read" -> reading();
             case "turn" ->
                 new Event.Turned(
@@ -106,21 +128,77 @@ public final class EventReader {
             case "label" ->
                 new Event.Labelled(
                         form.field("label").toUpperCase(Locale.ROOT),
-                        form.field("blind").equals("yes"));
+                        yesNo("blind").orElse(false));
             case "hear" -> new Event.Heard(form.field("label"), form.field("text"));
             case "choose" -> new Event.Chose(form.field("label"));
             case "aim" -> new Event.Aimed(form.field("target"), form.field("reason"));
+            case "bias" ->
+                new Event.BiasTold(Optional.ofNullable(Words.BIAS.get(form.field("bias")))
+                        .orElseThrow(() -> new NotUnderstood(
+                                "bias",
+                                "“" + shorten(form.field("bias")) + "” is none of tracking, constant.",
+                                List.of("tracking", "constant"))));
             case "tier" ->
                 new Event.Tiered(
-                        form.field("tier"),
-                        form.field("items"),
-                        form.field("chosen").equals("yes"));
+                        form.field("tier"), form.field("items"), yesNo("chosen").orElse(false));
             case "drawer" -> drawer();
             case "stop" -> new Event.EmergencyStop(form.field("what"));
             case "resume" -> new Event.Resumed(form.field("found"));
-            case "sign" -> new Event.SignedOff(shortText("by"), form.field("remarks"));
-            default -> throw new NotUnderstood("kind", "“" + form.kind() + "” is no kind of entry.", List.of());
+            default -> new Event.SignedOff(shortText("by"), form.field("remarks"));
         };
+    }
+
+    /** The fields of each kind of entry. */
+    private static final Map<String, List<String>> FIELDS = fields();
+
+    private static Map<String, List<String>> fields() {
+        Map<String, List<String>> fields = new LinkedHashMap<>();
+        fields.put("enter", List.of("stop"));
+        fields.put("skip", List.of("stop", "reason"));
+        fields.put("declare", List.of("power"));
+        fields.put("limiter", List.of("on"));
+        fields.put("tick", List.of("check", "point", "done"));
+        fields.put("read", List.of("quantity", "point", "text", "supersedes", "reason", "confirmed"));
+        fields.put("turn", List.of("control", "way", "reason"));
+        fields.put("direction", List.of("control", "direction"));
+        fields.put("place", List.of("socket", "tube"));
+        fields.put("exchange", List.of("a", "b"));
+        fields.put("change", List.of("what", "from", "to", "reason"));
+        fields.put("note", List.of("topic", "text"));
+        fields.put("label", List.of("label", "blind"));
+        fields.put("hear", List.of("label", "text"));
+        fields.put("choose", List.of("label"));
+        fields.put("aim", List.of("target", "reason"));
+        fields.put("bias", List.of("bias"));
+        fields.put("tier", List.of("tier", "items", "chosen"));
+        fields.put("drawer", List.of("values"));
+        fields.put("stop", List.of("what"));
+        fields.put("resume", List.of("found"));
+        fields.put("sign", List.of("by", "remarks"));
+        return fields;
+    }
+
+    /** The kinds of entries. */
+    static List<String> kinds() {
+        return List.copyOf(FIELDS.keySet());
+    }
+
+    private static String shorten(String text) {
+        return Complaints.shorten(text);
+    }
+
+    /** Yes or no; empty when it was not said, refused when it was said in another word. */
+    private Optional<Boolean> yesNo(String name) {
+        String text = form.field(name);
+        if (!text.isEmpty() && !Words.YES_NO.containsKey(text)) {
+            throw neither(name);
+        }
+        return Optional.ofNullable(Words.YES_NO.get(text));
+    }
+
+    private NotUnderstood neither(String name) {
+        return new NotUnderstood(
+                name, "“" + shorten(form.field(name)) + "” is neither yes nor no.", List.copyOf(Words.YES_NO.keySet()));
     }
 
     private String shortText(String name) {
@@ -166,6 +244,10 @@ public final class EventReader {
                         understood instanceof Understanding.Ask ask
                                 ? ask.choices().stream().map(Typed::echo).toList()
                                 : List.of()));
+        yesNo("confirmed");
+        if (quantity == Quantity.MAINS && !Mains.possible(typed.value())) {
+            throw new NotUnderstood("text", "No outlet gives " + typed.echo() + "; 300 V at most.", List.of());
+        }
         return new Event.Read(quantity, point, typed, form.field("supersedes"), form.field("reason"));
     }
 
@@ -175,6 +257,9 @@ public final class EventReader {
                 return value;
             }
         }
-        throw new NotUnderstood(name, "“" + form.field(name) + "” is not one of the choices here.", List.of());
+        List<String> known =
+                Arrays.stream(type.getEnumConstants()).map(Enum::name).toList();
+        throw new NotUnderstood(
+                name, "“" + shorten(form.field(name)) + "” is none of " + String.join(", ", known) + ".", known);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Answered;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.RoundState;
 import yellowrail.app.rounds.RoundStore;
@@ -65,9 +66,9 @@ record FinalRound(RoundStore rounds) {
         RoundState state = new RoundState(
                 session.plan().meter(),
                 session.plan().reference(),
-                taken.stream().anyMatch(r -> r.context().limiter()),
-                reduced,
-                apart,
+                answered(taken.stream().anyMatch(r -> r.context().limiter())),
+                answered(reduced),
+                answered(apart),
                 Optional.empty());
         OffsetDateTime when = Instant.ofEpochMilli(
                         taken.stream().mapToLong(Taken::at).max().orElse(at))
@@ -79,6 +80,10 @@ record FinalRound(RoundStore rounds) {
                 state,
                 "from the session “" + session.plan().purpose().words().toLowerCase(java.util.Locale.ROOT) + "”",
                 readings);
+    }
+
+    private static Answered answered(boolean yes) {
+        return yes ? Answered.YES : Answered.NO;
     }
 
     private static List<Taken> newest(Session session) {

@@ -250,7 +250,7 @@ final class Findings {
                 .forEach(s -> s.answer().slips().forEach(slip -> warm(s.socket().name() + ": " + slip.question())));
         judged.mainsExponent()
                 .ifPresent(x -> open("This amp's own mains exponent, from two mains voltages at one setting: "
-                        + Show.significant(x, 2) + "."));
+                        + Sheets.exponent(x) + "."));
     }
 
     private void soak(List<SoakWatch> watches) {

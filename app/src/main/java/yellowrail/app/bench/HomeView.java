@@ -25,16 +25,6 @@ import yellowrail.core.session.Proof;
 class HomeView {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
-    /** Graver first. */
-    private static final List<Verdict.Place> GRAVE = List.of(
-            Verdict.Place.ABOVE_RATING,
-            Verdict.Place.ABOVE_CEILING,
-            Verdict.Place.UNKNOWN,
-            Verdict.Place.ABOVE_WINDOW,
-            Verdict.Place.BELOW_WINDOW,
-            Verdict.Place.NO_TARGET,
-            Verdict.Place.IN_WINDOW);
-
     /** All of it. */
     record Home(List<Running> running, List<Due> due, List<AmpRow> amps) {}
 
@@ -118,7 +108,7 @@ class HomeView {
             Tone tone = answer.map(a -> Tone.of(a.verdict())).orElse(Tone.UNKNOWN);
             IssuedRow sheet = issued.get(amp.id());
             rows.add(new Ranked(
-                    GRAVE.indexOf(place),
+                    -place.ordinal(),
                     new AmpRow(
                             amp.id(),
                             amp.description().name(),

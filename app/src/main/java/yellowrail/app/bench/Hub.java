@@ -22,7 +22,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * second for what another instance did.
  */
 @Component
-class Hub {
+public class Hub {
     private static final Logger log = LoggerFactory.getLogger(Hub.class);
     private static final long HOUR = 3_600_000;
 
@@ -61,6 +61,17 @@ class Hub {
             return;
         }
         of.forEach(e -> send(session, e, "changed", seq));
+    }
+
+    /** Tells every device of a session what would ask for power off if it were real; nothing of it is stored. */
+    public void danger(UUID session, String sentence) {
+        for (SseEmitter emitter : listeners.getOrDefault(session, List.of())) {
+            try {
+                emitter.send(SseEmitter.event().name("danger").data(sentence));
+            } catch (IOException | IllegalStateException gone) {
+                drop(session, emitter);
+            }
+        }
     }
 
     private void send(UUID session, SseEmitter emitter, String name, int seq) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.pictures.DriftChart;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.session.Locks;
@@ -65,6 +66,7 @@ record Panel(
             Optional<WattStrip> strip,
             String provenance,
             String normalised,
+            Statements statements,
             List<String> reasons,
             List<Formula> formulas) {}
 

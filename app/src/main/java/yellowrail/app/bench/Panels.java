@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.pictures.DriftChart;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.app.rounds.Provenance;
@@ -80,7 +81,7 @@ final class Panels {
                 session.missing(here, now),
                 Cautions.of(session),
                 ticks(here),
-                new Asks(session, before, !locks.ohms()).of(here),
+                new Asks(session, standards.types(), before, !locks.ohms()).of(here),
                 findings.stream().filter(Panels::alarming).toList(),
                 findings.stream().filter(f -> !alarming(f)).toList(),
                 locks,
@@ -181,7 +182,7 @@ final class Panels {
                 name,
                 s.socket().tubeType()
                         + (session.tube(name).isEmpty() ? "" : " · " + session.tube(name))
-                        + (name.equals(present.worst()) && present.sockets().size() > 1 ? " · leads" : ""),
+                        + (name.equals(present.worst()) && present.sockets().size() > 1 ? ", hottest" : ""),
                 answer.plateWatts()
                         .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
                         .orElse("–"),
@@ -196,6 +197,7 @@ final class Panels {
                         : Optional.empty(),
                 Provenance.of(s),
                 normalised(name),
+                Statements.of(answer.verdict()),
                 answer.verdict().reasons(),
                 answer.formulas());
     }
@@ -206,7 +208,7 @@ final class Panels {
                 .filter(f -> f.socket().equals(socket))
                 .findFirst()
                 .flatMap(MainsFan::nominal)
-                .map(w -> "≈ " + Show.significant(w, 3) + " W at "
+                .map(w -> "≈ " + Show.significant(w.mid(), 3) + " W at "
                         + Show.si(session.plan().amp().mains().nominal(), Unit.VOLT, 3) + " mains, estimate")
                 .orElse("");
     }

@@ -1,8 +1,11 @@
 package yellowrail.app.bench;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Field;
@@ -21,6 +24,11 @@ public final class PlanReader {
             Field.of("the soak", Unit.MINUTE, Prefix.NONE, 10, 1440).aboveZero();
     private static final Field HEATER =
             Field.of("the heater band", Unit.PERCENT, Prefix.NONE, 0.5, 25).aboveZero();
+
+    /** Plate volts of a session are read with the tubes in. */
+    private static final Map<String, PlateVolts.Reference> REFERENCES = Words.REFERENCE.entrySet().stream()
+            .filter(e -> e.getValue() != PlateVolts.Reference.TUBES_OUT)
+            .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
 
     private PlanReader() {}
 
@@ -47,6 +55,7 @@ public final class PlanReader {
         Optional<Double> soak = number(complaints, "soak", form.soak(), SOAK);
         Optional<Double> amber = number(complaints, "heaterAmber", form.heaterAmber(), HEATER);
         Optional<Double> red = number(complaints, "heaterRed", form.heaterRed(), HEATER);
+        PlateVolts.Reference reference = complaints.pick("ref", form.ref(), REFERENCES, PlateVolts.Reference.CHASSIS);
         if (complaints.any()) {
             return new Read(Optional.empty(), complaints);
         }
@@ -56,7 +65,7 @@ public final class PlanReader {
                             amp.orElseThrow(),
                             purpose.orElseThrow(),
                             meter.orElseThrow(),
-                            reference(form.ref()),
+                            reference,
                             hands.orElse(10.0),
                             soak.orElse(30.0),
                             amber.orElse(5.0),
@@ -75,13 +84,5 @@ public final class PlanReader {
 
     private static Optional<Double> number(Complaints complaints, String name, String text, Field field) {
         return complaints.quantity(name, text == null ? "" : text, field).map(Typed::value);
-    }
-
-    private static PlateVolts.Reference reference(String text) {
-        return switch (text == null ? "" : text) {
-            case "cathode" -> PlateVolts.Reference.CATHODE;
-            case "node" -> PlateVolts.Reference.SUPPLY_NODE;
-            default -> PlateVolts.Reference.CHASSIS;
-        };
     }
 }

@@ -14,9 +14,13 @@ import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.type.TypeReference;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.json.CoreJson;
+import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.idle.Slip;
+import yellowrail.core.session.Doubts;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Plan;
@@ -88,12 +92,36 @@ public class SessionStore {
         return begin(id, amp, plan, OffsetDateTime.now(ZoneOffset.UTC));
     }
 
-    /** Begins a session at a time; the same id begins it once. */
+    /**
+     * Begins a session at a time; the same id begins it once.
+     *
+     * @throws StoredDifferently when the id is another session's: of another amp or with another plan
+     */
     public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
         Map<String, String> types = tubes.snapshots(plan.amp().tubeTypes());
-        mapper.insertSession(new SessionRow(
+        int added = mapper.insertSession(new SessionRow(
                 id, amp.id(), amp.version(), plan.purpose().name(), json.write(plan), json.write(types), startedAt));
+        if (added == 0) {
+            SessionRow stored = live(id).row;
+            if (!stored.ampId().equals(amp.id()) || !json.holds(stored.plan(), plan, Plan.class)) {
+                throw StoredDifferently.now("This session");
+            }
+        }
         return id;
+    }
+
+    /** What is asked about a reading before it becomes an entry of this session; nothing where it is one, or cannot be. */
+    public Optional<Slip> doubt(UUID id, Entry entry) {
+        return look(id, s -> {
+            boolean known = s.state().entries().stream().anyMatch(e -> e.id().equals(entry.id()));
+            if (known
+                    || !(entry.event() instanceof Event.Read read)
+                    || s.state().refusal(entry).isPresent()) {
+                return Optional.empty();
+            }
+            AmpDescription amp = s.state().plan().amp();
+            return Doubts.of(s.state(), s.types(), read, RoundReader.field(amp, read.quantity(), read.point()));
+        });
     }
 
     /**

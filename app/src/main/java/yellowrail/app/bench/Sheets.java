@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.Missing;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -77,7 +78,7 @@ final class Sheets {
                 fans(outcome.fans()),
                 outcome.fans().stream().anyMatch(MainsFan::own)
                         ? "this amp's own exponent "
-                                + Show.significant(judged.mainsExponent().orElseThrow(), 2)
+                                + exponent(judged.mainsExponent().orElseThrow())
                         : "exponent for " + amp.bias().words() + ", estimate",
                 notMeasured(session, judged),
                 outcome.skipped(),
@@ -155,14 +156,25 @@ final class Sheets {
                         watts(f.lowest()),
                         watts(f.nominal()),
                         watts(f.highest()),
-                        f.highestShare()
-                                .map(s -> Show.fixed(100 * s.value(), 0) + " %")
-                                .orElse("–")))
+                        f.highestShare().map(Sheets::percent).orElse("–")))
                 .toList();
     }
 
-    private static String watts(Optional<Double> watts) {
-        return watts.map(w -> Show.significant(w, 3) + " W").orElse("too far to estimate");
+    private static String watts(Optional<Band> watts) {
+        return watts.map(w -> range(Show.significant(w.low(), 3), Show.significant(w.high(), 3)) + " W")
+                .orElse("too far to estimate");
+    }
+
+    static String exponent(Band own) {
+        return Show.plusMinus(own.mid(), own.high() - own.mid());
+    }
+
+    private static String percent(Band share) {
+        return range(Show.fixed(100 * share.low(), 0), Show.fixed(100 * share.high(), 0)) + " %";
+    }
+
+    private static String range(String low, String high) {
+        return low.equals(high) ? low : low + " to " + high;
     }
 
     private static List<String> notMeasured(Session session, Judged judged) {

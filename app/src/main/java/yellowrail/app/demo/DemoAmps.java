@@ -25,7 +25,7 @@ import yellowrail.core.tube.TubeModels;
 /** The descriptions of the three demo amps, named after marsh birds. */
 final class DemoAmps {
     static final double[] BITTERN_OHMS = {9.94, 10.02};
-    static final double REEDLING_OHMS = 132;
+    static final double REEDLING_OHMS = 110;
     static final double AVOCET_OHMS = 1.0;
 
     private static final Mains MAINS = new Mains(Optional.empty(), 230, 216, 244);

@@ -99,7 +99,7 @@ class DemoData implements ApplicationRunner {
             SimulatedStage stage = new SimulatedStage(
                     DemoAmps.model("6V6GT"),
                     List.of(1.30 + 0.02 * i, 1.02, 0.86, 0.80),
-                    322,
+                    308,
                     70,
                     Double.NaN,
                     0,

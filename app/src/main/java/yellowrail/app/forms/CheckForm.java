@@ -21,10 +21,14 @@ public record CheckForm(
         @Schema(description = "Edition of the ratings to judge by; blank for the lowest plate rating")
         String edition,
 
-        @Schema(description = "pp (push-pull) or se (single-ended); default pp")
+        @Schema(
+                description = "pp (push-pull) or se (single-ended); default pp",
+                allowableValues = {"", "pp", "se"})
         String topology,
 
-        @Schema(description = "pentode, ul (ultralinear) or triode; default pentode")
+        @Schema(
+                description = "pentode, ul (ultralinear) or triode; default pentode",
+                allowableValues = {"", "pentode", "ul", "triode"})
         String connection,
 
         @Schema(description = "Ultralinear tap, per cent of the half primary's turns")
@@ -32,13 +36,17 @@ public record CheckForm(
 
         @Schema(
                 description =
-                        "unknown (fixed, supply not known), tracking, constant, cathode or mixed; default unknown")
+                        "unknown (fixed, supply not known), tracking, constant, cathode or mixed; default unknown, or"
+                                + " cathode when the current is read across a cathode-bias resistor",
+                allowableValues = {"", "unknown", "tracking", "constant", "cathode", "mixed"})
         String bias,
 
         @Schema(description = "Plate voltage, V", example = "431 V")
         String volts,
 
-        @Schema(description = "chassis, cathode, node (supply node) or out (tubes out); default chassis")
+        @Schema(
+                description = "chassis, cathode, node (supply node) or out (tubes out); default chassis",
+                allowableValues = {"", "chassis", "cathode", "node", "out"})
         String ref,
 
         @Schema(description = "Cathode to chassis, V") String vk,
@@ -52,7 +60,21 @@ public record CheckForm(
         @Schema(
                 description =
                         "own, adaptor, shared, combined, cathode, half, ma, maplate, panel, supply or grid; default"
-                                + " own")
+                                + " own",
+                allowableValues = {
+                    "",
+                    "own",
+                    "adaptor",
+                    "shared",
+                    "combined",
+                    "cathode",
+                    "half",
+                    "ma",
+                    "maplate",
+                    "panel",
+                    "supply",
+                    "grid"
+                })
         String method,
 
         @Schema(
@@ -71,7 +93,9 @@ public record CheckForm(
         @Schema(description = "Its resistance as measured with the power off, Ω")
         String rm,
 
-        @Schema(description = "yes to use a measured value that looks like lead resistance")
+        @Schema(
+                description = "yes to use a measured value that looks like lead resistance",
+                allowableValues = {"", "yes", "no"})
         String insist,
 
         @Schema(description = "How many tubes the sensing point carries, 1 to 8")
@@ -98,12 +122,15 @@ public record CheckForm(
         @Schema(description = "Resistance of a milliammeter that bridges a half primary, Ω")
         String rmeter,
 
-        @Schema(description = "yes to acknowledge that a meter in the plate lead stands at B+")
+        @Schema(
+                description = "yes to acknowledge that a meter in the plate lead stands at B+",
+                allowableValues = {"", "yes", "no"})
         String ack,
 
         @Schema(
                 description = "Screen current: share (the type's usual share), measured, or none (not counted); default"
-                        + " share")
+                        + " share",
+                allowableValues = {"", "share", "measured", "none"})
         String screen,
 
         @Schema(description = "Drop over the screen resistor, V")
@@ -139,16 +166,21 @@ public record CheckForm(
         @Schema(description = "Highest mains expected, V; blank for nominal + 10 %", example = "253")
         String highest,
 
-        @Schema(description = "yes when a limiter stood in series")
+        @Schema(
+                description = "yes when a limiter stood in series",
+                allowableValues = {"", "yes", "no"})
         String limiter,
 
-        @Schema(description = "yes when the mains was turned down")
+        @Schema(
+                description = "yes when the mains was turned down",
+                allowableValues = {"", "yes", "no"})
         String reduced,
 
         @Schema(
                 description =
                         "together, or before when the volts were taken before the current was last changed or more"
-                                + " than 10 minutes earlier; default together")
+                                + " than 10 minutes earlier; default together",
+                allowableValues = {"", "together", "before"})
         String pair,
 
         @Schema(description = "With pair=before: minutes between volts and current")
@@ -173,7 +205,14 @@ public record CheckForm(
         String maker,
 
         @Schema(description = "Ceiling, per cent of the rating; blank for the usual one")
-        String ceiling) {
+        String ceiling,
+
+        @Schema(
+                description =
+                        "Fields whose unusual value is right, separated by semicolons: what was asked about with status 409. With"
+                                + " “:” and the text behind the name it counts only while that is what is typed",
+                example = "reading")
+        String confirmed) {
 
     /** The value, or the default when it is blank. */
     public static String or(String value, String fallback) {
@@ -183,6 +222,24 @@ public record CheckForm(
     private static final List<String> NAMES = Arrays.stream(CheckForm.class.getRecordComponents())
             .map(RecordComponent::getName)
             .toList();
+
+    /** The names of the fields, in order. */
+    public static List<String> names() {
+        return NAMES;
+    }
+
+    /** What is typed in the field of this name. */
+    String typed(String name) {
+        try {
+            Object text = CheckForm.class
+                    .getRecordComponents()[NAMES.indexOf(name)]
+                    .getAccessor()
+                    .invoke(this);
+            return or((String) text, "");
+        } catch (ReflectiveOperationException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
 
     private static final Constructor<?> CONSTRUCTOR = CheckForm.class.getDeclaredConstructors()[0];
 

@@ -2,8 +2,11 @@ package yellowrail.app.forms;
 
 import static yellowrail.app.forms.CheckForm.or;
 
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.GridVoltsOnly;
@@ -12,14 +15,18 @@ import yellowrail.core.amp.SenseResistor;
 import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.idle.Circumstances;
+import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.idle.ScreenCurrent;
+import yellowrail.core.idle.Slip;
 import yellowrail.core.idle.StageFacts;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Pairing;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
@@ -30,6 +37,7 @@ import yellowrail.core.tube.TubeType;
 /** Makes a question for the core of a form, and sentences of what could not be understood. */
 public final class CheckReader {
     private static final double DEFAULT_NOMINAL = 230;
+    private static final Map<String, String> SCREENS = Map.of("share", "share", "measured", "measured", "none", "none");
 
     private final CheckForm form;
     private final Catalogue catalogue;
@@ -51,10 +59,33 @@ public final class CheckReader {
      *
      * @param question the question, with whatever was not understood left out
      * @param complaints sentences by field
+     * @param confirmed fields whose unusual values are confirmed
      * @param lookup what the tube name led to; empty when none was typed
      * @param methodKnown whether the sensing method is complete
      */
-    public record Read(IdleQuestion question, Complaints complaints, Optional<Lookup> lookup, boolean methodKnown) {}
+    public record Read(
+            IdleQuestion question,
+            Complaints complaints,
+            Set<String> confirmed,
+            Optional<Lookup> lookup,
+            boolean methodKnown) {
+        /** Asks about what is unusual in an answer and was not confirmed. */
+        public void ask(IdleAnswer answer) {
+            answer.slips().stream().filter(Slip::asks).forEach(s -> {
+                String field = FIELDS.getOrDefault(s.about(), "reading");
+                if (!confirmed.contains(field)) {
+                    complaints.ask(field, s);
+                }
+            });
+        }
+    }
+
+    private static final Map<Slip.About, String> FIELDS = Map.of(
+            Slip.About.READING, "reading",
+            Slip.About.PLATE_VOLTS, "volts",
+            Slip.About.SCREEN_VOLTS, "vg2",
+            Slip.About.CATHODE_VOLTS, "vk",
+            Slip.About.MAINS, "mains");
 
     /**
      * @param windows the target windows that can be named
@@ -63,13 +94,32 @@ public final class CheckReader {
     public static Read read(CheckForm form, Catalogue catalogue, List<Window> windows, List<Meter> meters) {
         CheckReader reader = new CheckReader(form, catalogue, windows, meters);
         IdleQuestion question = reader.question();
-        return new Read(question, reader.complaints, reader.lookup, reader.methodKnown);
+        return new Read(question, reader.complaints, reader.confirmed(), reader.lookup, reader.methodKnown);
+    }
+
+    /** The fields whose unusual values are confirmed: as they are typed now. */
+    private Set<String> confirmed() {
+        Set<String> names = new LinkedHashSet<>();
+        for (String entry : or(form.confirmed(), "").split(";")) {
+            String[] parts = entry.strip().split(":", 2);
+            if (parts[0].isEmpty()) {
+                continue;
+            }
+            if (!CheckForm.names().contains(parts[0])) {
+                complaints.add("confirmed", "“" + Complaints.shorten(parts[0]) + "” is no field of a check.");
+            } else if (parts.length == 1 || form.typed(parts[0]).equals(parts[1].strip())) {
+                names.add(parts[0]);
+            }
+        }
+        return names;
     }
 
     private IdleQuestion question() {
         Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
         Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
-        BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, BiasScheme.FIXED_UNKNOWN);
+        // A cathode-bias resistor says how the tube is biased, as long as nothing else is said.
+        BiasScheme usual = "cathode".equals(form.method()) ? BiasScheme.CATHODE : BiasScheme.FIXED_UNKNOWN;
+        BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, usual);
         double tap = tap(connection);
         Optional<TubeType> type = type();
         StageFacts stage = new StageFacts(type, edition(type), topology, connection, bias);
@@ -93,6 +143,7 @@ public final class CheckReader {
     }
 
     private double tap(Connection connection) {
+        complaints.counts("tap", form.tap(), connection == Connection.ULTRALINEAR, "in ultralinear");
         if (connection != Connection.ULTRALINEAR) {
             return 0;
         }
@@ -123,12 +174,25 @@ public final class CheckReader {
         if (name.isEmpty() || type.isEmpty()) {
             return Optional.empty();
         }
-        return type.get().edition(name);
+        Optional<Ratings> picked = type.get().edition(name);
+        if (picked.isEmpty()) {
+            List<String> known =
+                    type.get().ratings().stream().map(Ratings::edition).toList();
+            complaints.add(
+                    "edition",
+                    "“" + Complaints.shorten(name) + "” is no edition of the "
+                            + type.get().designation() + "’s ratings; there are " + String.join("; ", known) + ".",
+                    known);
+        }
+        return picked;
     }
 
     private PlateVolts plate() {
         PlateVolts.Reference reference =
                 complaints.pick("ref", form.ref(), Words.REFERENCE, PlateVolts.Reference.CHASSIS);
+        boolean node = reference == PlateVolts.Reference.SUPPLY_NODE;
+        complaints.counts("rhalf", form.rhalf(), node, "with plate volts read at the supply node");
+        complaints.counts("side", form.side(), node, "with plate volts read at the supply node");
         return new PlateVolts(
                 reference,
                 complaints.quantity("volts", form.volts(), Fields.PLATE),
@@ -138,29 +202,39 @@ public final class CheckReader {
     }
 
     private ScreenCurrent screen() {
-        switch (or(form.screen(), "share")) {
-            case "none":
-                return new ScreenCurrent.NotCounted();
-            case "measured":
-                Optional<Typed> drop = complaints.quantity("g2drop", form.g2drop(), Fields.SCREEN_DROP);
-                Optional<Typed> ohms = complaints.quantity("g2r", form.g2r(), Fields.SCREEN_OHMS);
-                int screens = complaints.count("g2n", form.g2n(), 1, 8, 1);
-                if (drop.isPresent() && ohms.isPresent() && ohms.get().value() <= 1e6) {
-                    return new ScreenCurrent.Measured(
-                            drop.get(), SenseResistor.marked(ohms.get().value(), 5), screens);
-                }
-                return new ScreenCurrent.TypeShare();
-            case "share":
-                return new ScreenCurrent.TypeShare();
-            default:
-                complaints.add(
-                        "screen", "“" + Complaints.shorten(form.screen()) + "” is none of share, measured, none.");
-                return new ScreenCurrent.TypeShare();
+        String source = complaints.pick("screen", form.screen(), SCREENS, "share");
+        boolean measured = source.equals("measured");
+        complaints.counts("g2drop", form.g2drop(), measured, "when the screen current is measured");
+        complaints.counts("g2r", form.g2r(), measured, "when the screen current is measured");
+        complaints.counts("g2n", form.g2n(), measured, "when the screen current is measured");
+        if (source.equals("none")) {
+            return new ScreenCurrent.NotCounted();
         }
+        if (!measured) {
+            return new ScreenCurrent.TypeShare();
+        }
+        Optional<Typed> drop = complaints.quantity("g2drop", form.g2drop(), Fields.SCREEN_DROP);
+        Optional<Typed> ohms = complaints.quantity("g2r", form.g2r(), Fields.SCREEN_OHMS);
+        int screens = complaints.count("g2n", form.g2n(), 1, 8, 1);
+        if (drop.isEmpty()) {
+            complaints.add("g2drop", "The screen current is measured: type the drop over the screen resistor.");
+        }
+        if (ohms.filter(o -> o.value() <= 1e6).isEmpty()) {
+            complaints.add("g2r", "The screen current is measured: type the screen resistor's ohms, 1 MΩ at most.");
+            return new ScreenCurrent.TypeShare();
+        }
+        return drop.isPresent()
+                ? new ScreenCurrent.Measured(
+                        drop.get(), SenseResistor.marked(ohms.get().value(), 5), screens)
+                : new ScreenCurrent.TypeShare();
     }
 
     private Meter meter() {
-        if (!"own".equals(form.meter())) {
+        boolean own = "own".equals(form.meter());
+        complaints.counts("accv", form.accv(), own, "with a meter of your own");
+        complaints.counts("acca", form.acca(), own, "with a meter of your own");
+        complaints.counts("acco", form.acco(), own, "with a meter of your own");
+        if (!own) {
             Optional<Meter> kept =
                     meters.stream().filter(m -> m.name().equals(form.meter())).findFirst();
             return kept.orElseGet(() -> complaints.pick("meter", form.meter(), Words.METER, Meter.HANDHELD));
@@ -194,7 +268,10 @@ public final class CheckReader {
 
     /** Told how far apart, the core decides whether that is too far; told only that they are apart, it is. */
     private Pairing pairing() {
-        if (!"before".equals(form.pair())) {
+        boolean apart = complaints.pick("pair", form.pair(), Words.PAIR, false);
+        complaints.counts("minutes", form.minutes(), apart, "when the volts were taken before");
+        complaints.counts("moved", form.moved(), apart, "when the volts were taken before");
+        if (!apart) {
             return Pairing.together();
         }
         Optional<Double> minutes =
@@ -208,6 +285,11 @@ public final class CheckReader {
 
     private Circumstances circumstances() {
         Pairing pairing = pairing();
+        complaints.counts(
+                "spread",
+                form.spread(),
+                List.of("shared", "combined", "cathode", "half", "panel").contains(or(form.method(), "own")),
+                "where one reading stands for several tubes");
         Optional<Double> spread =
                 complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
         if (spread.isPresent() && spread.get() > 1) {
@@ -215,12 +297,21 @@ public final class CheckReader {
             spread = Optional.empty();
         }
         return new Circumstances(
-                mains(), complaints.yes(form.limiter()), complaints.yes(form.reduced()), pairing, spread);
+                mains(),
+                complaints.yes("limiter", form.limiter()),
+                complaints.yes("reduced", form.reduced()),
+                pairing,
+                spread,
+                Optional.empty());
     }
 
     private Optional<Mains> mains() {
         Optional<Double> now =
                 complaints.quantity("mains", form.mains(), Fields.MAINS).map(Typed::value);
+        if (now.filter(v -> !Mains.possible(v)).isPresent()) {
+            complaints.add("mains", "No outlet gives " + Show.siPlain(now.get(), Unit.VOLT, 4) + "; 300 V at most.");
+            now = Optional.empty();
+        }
         double nominal = complaints
                 .quantity("nominal", form.nominal(), Fields.MAINS)
                 .map(Typed::value)
@@ -239,6 +330,9 @@ public final class CheckReader {
 
     private Optional<Target> target(Optional<SensingMethod> method) {
         String name = or(form.target(), "");
+        complaints.counts("lo", form.lo(), name.equals("own"), "with a target window of your own");
+        complaints.counts("hi", form.hi(), name.equals("own"), "with a target window of your own");
+        complaints.counts("maker", form.maker(), name.equals("maker"), "with the maker's figure as target");
         if (name.isEmpty()) {
             return Optional.empty();
         }
@@ -246,6 +340,9 @@ public final class CheckReader {
             return ownWindow();
         }
         if (name.equals("maker")) {
+            if (or(form.maker(), "").isEmpty()) {
+                complaints.add("maker", "The target is the maker's figure: what shall the test point show?");
+            }
             return method.flatMap(m -> complaints.quantity("maker", form.maker(), m.field()))
                     .map(Target.MakersFigure::new);
         }
@@ -263,6 +360,7 @@ public final class CheckReader {
         Optional<Typed> low = complaints.quantity("lo", form.lo(), Fields.PERCENT);
         Optional<Typed> high = complaints.quantity("hi", form.hi(), Fields.PERCENT);
         if (low.isEmpty() || high.isEmpty()) {
+            complaints.add(low.isEmpty() ? "lo" : "hi", "Your own window needs both edges, in per cent of the rating.");
             return Optional.empty();
         }
         try {

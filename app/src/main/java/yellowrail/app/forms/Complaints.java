@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
@@ -12,8 +13,13 @@ import yellowrail.core.reading.Understanding;
 
 /** Reads typed fields and keeps, for each field, the sentence about what was not understood. */
 public final class Complaints {
-    /** A sentence at a field, with texts that would settle it. */
-    public record Complaint(String sentence, List<String> choices) {}
+    /**
+     * A sentence at a field, with texts that would settle it.
+     *
+     * @param asked whether the value was understood and is only unusual: confirmed, it is taken
+     * @param dangerous whether the value, if it is real, asks for power off
+     */
+    public record Complaint(String sentence, List<String> choices, boolean asked, boolean dangerous) {}
 
     private final Map<String, Complaint> byField = new LinkedHashMap<>();
     private final Map<String, Typed> understood = new LinkedHashMap<>();
@@ -21,7 +27,7 @@ public final class Complaints {
     /** The value of a quantity, if it was understood. */
     public Optional<Typed> quantity(String name, String text, Field field) {
         Understanding made = MeterText.understand(text, field);
-        made.complaint().ifPresent(sentence -> byField.put(name, new Complaint(sentence, choices(made))));
+        made.complaint().ifPresent(sentence -> byField.put(name, new Complaint(sentence, choices(made), false, false)));
         made.value().ifPresent(typed -> understood.put(name, typed));
         return made.value();
     }
@@ -56,14 +62,30 @@ public final class Complaints {
         }
         T picked = words.get(text.strip());
         if (picked == null) {
-            add(name, "“" + shorten(text) + "” is none of " + String.join(", ", words.keySet()) + ".");
+            add(
+                    name,
+                    "“" + shorten(text) + "” is none of " + String.join(", ", words.keySet()) + ".",
+                    List.copyOf(words.keySet()));
             return fallback;
         }
         return picked;
     }
 
-    public boolean yes(String text) {
-        return text != null && (text.equals("yes") || text.equals("on") || text.equals("true"));
+    /** Yes, no, or not asked when blank; any other word is refused. */
+    public Optional<Boolean> yesNo(String name, String text) {
+        return Optional.ofNullable(pick(name, text, Words.YES_NO, null));
+    }
+
+    /** Whether it was answered yes; blank is no, any other word is refused. */
+    public boolean yes(String name, String text) {
+        return yesNo(name, text).orElse(false);
+    }
+
+    /** A figure that counts only beside a pick: without it, it is refused instead of ignored. */
+    public void counts(String name, String text, boolean does, String when) {
+        if (!does && text != null && !text.isBlank()) {
+            add(name, "“" + shorten(text) + "” counts only " + when + ": remove it, or change that pick.");
+        }
     }
 
     public void add(String name, String sentence) {
@@ -72,7 +94,39 @@ public final class Complaints {
 
     /** @param choices texts that would settle it */
     public void add(String name, String sentence, List<String> choices) {
-        byField.putIfAbsent(name, new Complaint(sentence, choices));
+        byField.putIfAbsent(name, new Complaint(sentence, choices, false, false));
+    }
+
+    /** A question about a value that was understood and is unusual; it yields to anything that was not understood. */
+    public void ask(String name, Slip slip) {
+        byField.putIfAbsent(
+                name,
+                new Complaint(
+                        slip.question(),
+                        slip.choices().stream().map(Typed::echo).toList(),
+                        true,
+                        slip.dangerous()));
+    }
+
+    /** The same question at another field. */
+    public void ask(String name, Complaint question) {
+        byField.putIfAbsent(name, question);
+    }
+
+    /** Whether something was not understood, questions about unusual values left out. */
+    public boolean refused() {
+        return byField.values().stream().anyMatch(c -> !c.asked());
+    }
+
+    /** The questions about unusual values, by field. */
+    public Map<String, Complaint> questions() {
+        Map<String, Complaint> asked = new LinkedHashMap<>();
+        byField.forEach((name, c) -> {
+            if (c.asked()) {
+                asked.put(name, c);
+            }
+        });
+        return asked;
     }
 
     public boolean any() {

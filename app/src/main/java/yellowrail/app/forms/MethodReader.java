@@ -2,6 +2,8 @@ package yellowrail.app.forms;
 
 import static yellowrail.app.forms.CheckForm.or;
 
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.amp.CathodeResistor;
 import yellowrail.core.amp.CombinedPoint;
@@ -23,6 +25,28 @@ public final class MethodReader {
     /** A true reading beside a panel meter's needle is taken as known within this share. */
     private static final double CALIBRATION_LIMIT = 0.03;
 
+    /** The words for the ways of taking current. */
+    public static final List<String> METHODS = List.of(
+            "own", "adaptor", "shared", "combined", "cathode", "half", "ma", "maplate", "panel", "supply", "grid");
+
+    private static final List<String> RESISTORS = List.of("own", "shared", "combined", "cathode", "supply");
+
+    /** Which ways of taking current each part of the form belongs to. */
+    private static final Map<String, List<String>> PARTS = Map.ofEntries(
+            Map.entry("r", List.of("own", "shared", "combined", "cathode", "supply", "half", "maplate")),
+            Map.entry("rtol", List.of("own", "shared", "combined", "cathode", "supply", "adaptor")),
+            Map.entry("rm", RESISTORS),
+            Map.entry("insist", RESISTORS),
+            Map.entry("n", List.of("shared", "combined", "cathode", "half", "panel")),
+            Map.entry("other", List.of("combined")),
+            Map.entry("mvma", List.of("adaptor")),
+            Map.entry("zero", List.of("adaptor")),
+            Map.entry("warm", List.of("half")),
+            Map.entry("caldiv", List.of("panel")),
+            Map.entry("calma", List.of("panel")),
+            Map.entry("rmeter", List.of("maplate")),
+            Map.entry("ack", List.of("maplate")));
+
     private final MethodForm form;
     private final Complaints complaints;
 
@@ -32,6 +56,9 @@ public final class MethodReader {
     }
 
     public Optional<SensingMethod> read(Connection connection, double tap) {
+        String word = or(form.method(), "own");
+        PARTS.forEach((field, methods) ->
+                complaints.counts(field, text(field), methods.contains(word), "with " + String.join(", ", methods)));
         int tubes = complaints.count("n", form.n(), 1, 8, 0);
         return switch (or(form.method(), "own")) {
             case "own" -> resistor().map(OwnResistor::new);
@@ -51,16 +78,36 @@ public final class MethodReader {
             case "half" -> halfPrimary(connection, tap, tubes);
             case "ma" -> Optional.of(new DirectMilliamps(DirectMilliamps.Where.CATHODE, Optional.empty(), true));
             case "maplate" ->
-                Optional.of(new DirectMilliamps(DirectMilliamps.Where.PLATE, bridge(), complaints.yes(form.ack())));
+                Optional.of(
+                        new DirectMilliamps(DirectMilliamps.Where.PLATE, bridge(), complaints.yes("ack", form.ack())));
             case "panel" -> Optional.of(new PanelMeter(tubes == 0 ? 1 : tubes, calibration()));
             case "supply" -> resistor().map(SupplyResistor::new);
             case "grid" -> Optional.of(new GridVoltsOnly());
             default -> {
                 complaints.add(
                         "method",
-                        "“" + Complaints.shorten(form.method()) + "” is not a way of taking current known" + " here.");
+                        "“" + Complaints.shorten(form.method()) + "” is none of " + String.join(", ", METHODS) + ".",
+                        METHODS);
                 yield Optional.empty();
             }
+        };
+    }
+
+    private String text(String part) {
+        return switch (part) {
+            case "r" -> form.r();
+            case "rtol" -> form.rtol();
+            case "rm" -> form.rm();
+            case "insist" -> form.insist();
+            case "n" -> form.n();
+            case "other" -> form.other();
+            case "mvma" -> form.mvma();
+            case "zero" -> form.zero();
+            case "warm" -> form.warm();
+            case "caldiv" -> form.caldiv();
+            case "calma" -> form.calma();
+            case "rmeter" -> form.rmeter();
+            default -> form.ack();
         };
     }
 
@@ -83,7 +130,9 @@ public final class MethodReader {
             return Optional.empty();
         }
         return guarded(
-                "r", () -> new SenseResistor(marked.get().value(), tolerance, measured, complaints.yes(form.insist())));
+                "r",
+                () -> new SenseResistor(
+                        marked.get().value(), tolerance, measured, complaints.yes("insist", form.insist())));
     }
 
     private double tolerance() {
@@ -123,6 +172,15 @@ public final class MethodReader {
     private Optional<DirectMilliamps.Bridge> bridge() {
         Optional<Typed> meter = complaints.quantity("rmeter", form.rmeter(), Fields.METER_OHMS);
         Optional<Typed> winding = complaints.quantity("r", form.r(), Fields.WINDING_OHMS);
+        if (meter.isPresent() != winding.isPresent()) {
+            String missing = meter.isPresent() ? "r" : "rmeter";
+            if (!complaints.has(missing)) {
+                complaints.add(
+                        missing,
+                        "A meter across a half primary reads low by what flows beside it: both resistances are needed, the"
+                                + " meter's and the winding's, or neither for a meter in the plate lead.");
+            }
+        }
         return meter.isPresent() && winding.isPresent()
                 ? Optional.of(new DirectMilliamps.Bridge(
                         meter.get().value(), winding.get().value()))
@@ -132,6 +190,12 @@ public final class MethodReader {
     private Optional<PanelMeter.Calibration> calibration() {
         Optional<Typed> divisions = complaints.quantity("caldiv", form.caldiv(), Fields.DIVISIONS);
         Optional<Typed> amperes = complaints.quantity("calma", form.calma(), Fields.CALIBRATION);
+        if (divisions.isPresent() != amperes.isPresent()) {
+            String missing = divisions.isPresent() ? "calma" : "caldiv";
+            if (!complaints.has(missing)) {
+                complaints.add(missing, "A calibration needs both: the divisions shown and the true current then.");
+            }
+        }
         if (divisions.isEmpty() || amperes.isEmpty()) {
             return Optional.empty();
         }

@@ -27,6 +27,10 @@ public final class Words {
     public static final Map<String, Meter> METER =
             ordered("basic", Meter.BASIC, "handheld", Meter.HANDHELD, "fine", Meter.FINE, "bench", Meter.BENCH);
 
+    public static final Map<String, Boolean> YES_NO = ordered("yes", true, "no", false);
+    /** Whether volts and currents were taken apart. */
+    public static final Map<String, Boolean> PAIR = ordered("together", false, "before", true);
+
     private Words() {}
 
     @SuppressWarnings("unchecked")

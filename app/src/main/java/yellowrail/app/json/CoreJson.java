@@ -12,6 +12,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 import yellowrail.core.amp.CathodeResistor;
 import yellowrail.core.amp.CombinedPoint;
 import yellowrail.core.amp.DirectMilliamps;
@@ -23,6 +24,7 @@ import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.SocketAdaptor;
 import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.reading.Band;
 import yellowrail.core.session.Event;
 
 /** The core's records as JSON, for the columns that hold a whole description. */
@@ -49,6 +51,7 @@ public class CoreJson {
     private final JsonMapper mapper = JsonMapper.builder()
             .addMixIn(SensingMethod.class, MethodByName.class)
             .addMixIn(Event.class, EventByName.class)
+            .addModule(new SimpleModule().addDeserializer(Band.class, new StoredBand()))
             .enable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)

@@ -8,9 +8,12 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Words;
 import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.pictures.SocketMap;
 import yellowrail.app.rounds.Comparison;
@@ -20,7 +23,9 @@ import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.rounds.RoundView;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Lookup;
 
@@ -94,6 +99,17 @@ class OverviewController {
         model.addAttribute("last", last.map(r -> RoundView.of(r, windows)));
         model.addAttribute("history", History.of(all, windows));
         return "overview/amp";
+    }
+
+    /** The one-tap answer to the open question of an amp's verdict, kept as a version of its description. */
+    @PostMapping("/amps/{id}/bias")
+    String tellBias(@PathVariable UUID id, @RequestParam String bias, @RequestParam(defaultValue = "") String round) {
+        BiasScheme told = Words.BIAS.get(bias);
+        if (told == null || !BiasScheme.FIXED_UNKNOWN.outcomes().contains(told)) {
+            throw new NotThere("answer “" + Complaints.shorten(bias) + "” to how the bias behaves");
+        }
+        amps.tellBias(id, told);
+        return round.matches("[0-9a-f-]{36}") ? "redirect:/rounds/" + round : "redirect:/amps/" + id;
     }
 
     private static boolean sameSockets(Round round, AmpDescription now) {

@@ -40,11 +40,12 @@ public record WattStrip(
     public record Block(double at, double from, double width, String tone, boolean beyond, String name) {}
 
     /** The strip of one answer; empty when there is no share to draw. */
-    public static Optional<WattStrip> of(IdleAnswer answer, Optional<Window> window, double ceiling, String name) {
+    public static Optional<WattStrip> of(IdleAnswer answer, Optional<Window> chosen, double ceiling, String name) {
         if (answer.share().isEmpty()) {
             return Optional.empty();
         }
         Estimate share = answer.share().get();
+        Optional<Window> window = answer.window().or(() -> chosen);
         double rated = answer.ratings().orElseThrow().plateWatts().orElseThrow().value();
         Block block = new Block(
                 at(share.value()),
@@ -67,6 +68,20 @@ public record WattStrip(
                         + " % of " + Show.plain(rated, 3) + " W, "
                         + answer.verdict().words()
                         + (windowText.isEmpty() ? "" : ", window " + windowText)));
+    }
+
+    /** The same strip in another look. */
+    public WattStrip inTone(Tone tone) {
+        return new WattStrip(
+                blocks.stream()
+                        .map(b -> new Block(b.at(), b.from(), b.width(), tone.css(), b.beyond(), b.name()))
+                        .toList(),
+                window,
+                ceiling,
+                rating,
+                ratingText,
+                windowText,
+                label);
     }
 
     private static double at(double share) {
@@ -100,13 +115,17 @@ public record WattStrip(
 
         /** Green is for an all-clear only; in the window with a qualifier is open. */
         public static Tone of(Verdict verdict) {
-            return switch (verdict.place()) {
-                case UNKNOWN -> UNKNOWN;
-                case NO_TARGET -> OPEN;
+            return verdict.allClear() ? GOOD : of(verdict.place());
+        }
+
+        /** The look of a place that is no all-clear. */
+        static Tone of(Verdict.Place place) {
+            return switch (place) {
+                case UNKNOWN, TOO_WIDE -> UNKNOWN;
+                case NO_TARGET, IN_WINDOW, WITHIN_LIMITS, OPEN_QUESTION -> OPEN;
                 case BELOW_WINDOW -> COOL;
-                case IN_WINDOW -> verdict.allClear() ? GOOD : OPEN;
-                case ABOVE_WINDOW -> WARM;
-                case ABOVE_CEILING, ABOVE_RATING -> OVER;
+                case ABOVE_WINDOW, TOO_CLOSE -> WARM;
+                case ABOVE_CEILING, LIMIT_PASSED, ABOVE_RATING -> OVER;
             };
         }
     }

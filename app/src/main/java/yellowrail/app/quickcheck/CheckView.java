@@ -2,6 +2,9 @@ package yellowrail.app.quickcheck;
 
 import java.util.List;
 import java.util.Optional;
+import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.Complaints;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.idle.Formula;
@@ -9,9 +12,10 @@ import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.LimitCheck;
 import yellowrail.core.idle.Missing;
+import yellowrail.core.idle.Permitted;
 import yellowrail.core.idle.PlateVolts;
-import yellowrail.core.idle.Slip;
 import yellowrail.core.idle.TargetReading;
+import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -30,23 +34,37 @@ public record CheckView(
         String tone,
         String mark,
         boolean allClear,
+        Statements statements,
         List<String> reasons,
         Optional<WattStrip> strip,
+        Optional<Most> most,
         List<TargetLine> targets,
         String bothWatts,
         String understood,
         List<Missing> missing,
-        List<Slip> slips,
         List<LimitCheck> limits,
         List<String> notes,
         List<Formula> formulas) {
     /** One target as a row. */
     public record TargetLine(
-            String name, String reading, String band, String share, String watts, String amperes, boolean chosen) {}
+            String name,
+            String reading,
+            String band,
+            String share,
+            String watts,
+            String amperes,
+            boolean chosen,
+            String note) {}
 
-    public static CheckView of(IdleQuestion question, IdleAnswer answer, boolean asked) {
+    /** The hottest permitted idle as a row. */
+    public record Most(String reading, String share, String watts, String amperes, String why) {}
+
+    public static CheckView of(CheckReader.Read read, IdleAnswer answer, boolean asked) {
+        IdleQuestion question = read.question();
         Optional<Ratings> ratings = answer.ratings();
-        Tone tone = Tone.of(answer.verdict());
+        // While a field is not understood, or a question about it is open, there is no verdict.
+        Verdict verdict = read.complaints().any() ? held(read.complaints()) : answer.verdict();
+        Tone tone = Tone.of(verdict);
         Optional<Window> window =
                 question.target().filter(Window.class::isInstance).map(Window.class::cast);
         return new CheckView(
@@ -64,26 +82,45 @@ public record CheckView(
                         .map(f -> "of " + Show.plain(f.value(), 3) + " W, "
                                 + ratings.get().system().words())
                         .orElse(""),
-                answer.verdict().words(),
+                read.complaints().any() ? "no verdict yet" : verdict.words(),
                 tone.css(),
                 tone.mark(),
-                answer.verdict().allClear(),
-                answer.verdict().reasons(),
-                WattStrip.of(answer, window, question.ceiling(), ""),
+                verdict.allClear(),
+                Statements.of(verdict),
+                verdict.reasons(),
+                WattStrip.of(answer, window, question.ceiling(), "")
+                        .map(strip -> read.complaints().any() ? strip.inTone(Tone.UNKNOWN) : strip),
+                answer.permitted().map(CheckView::most),
                 answer.targets().stream().map(t -> line(t, question)).toList(),
                 bothWatts(answer),
                 understood(question, answer),
                 answer.missing(),
-                answer.slips(),
                 answer.limits(),
                 answer.notes(),
                 answer.formulas());
     }
 
+    private static Verdict held(Complaints complaints) {
+        return Verdict.unknown(complaints.byField().values().stream()
+                .map(Complaints.Complaint::sentence)
+                .toList());
+    }
+
+    private static Most most(Permitted p) {
+        if (!p.exists()) {
+            return new Most("none", "", "", "", "no current keeps " + p.limit());
+        }
+        return new Most(
+                p.reading().map(r -> Show.si(r.value(), r.unit(), 3)).orElse("no reading"),
+                Show.fixed(100 * p.share(), 1) + " %",
+                Show.fixed(p.watts(), 1),
+                Show.si(p.plateAmperes(), Unit.AMPERE, 3),
+                "hotter would pass " + p.limit() + (p.step() ? "; a step on the way: then read again" : ""));
+    }
+
     private static TargetLine line(TargetReading target, IdleQuestion question) {
-        boolean above = target.share() > question.ceiling();
         return new TargetLine(
-                target.name() + (above ? ", above your ceiling," : ""),
+                target.name(),
                 target.reading().map(r -> Show.si(r.value(), r.unit(), 3)).orElse("no reading"),
                 target.reading()
                         .map(r -> "± " + Show.si(target.plusMinus(), r.unit(), 1))
@@ -95,7 +132,10 @@ public record CheckView(
                         || question.target()
                                 .filter(t -> t instanceof Target.MakersFigure
                                         && t.name().equals(target.name()))
-                                .isPresent());
+                                .isPresent(),
+                target.above()
+                        .map(limit -> "would pass " + limit)
+                        .orElse(target.step() ? "a step on the way: then read volts and current again" : ""));
     }
 
     private static String bothWatts(IdleAnswer answer) {

@@ -21,6 +21,7 @@ import yellowrail.app.amps.AmpForm;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.CheckForm;
+import yellowrail.app.forms.CheckReader;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
@@ -29,6 +30,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target;
 
@@ -62,16 +64,20 @@ class KeepController {
         UUID ampId = UUID.nameUUIDFromBytes((keepId + "/amp").getBytes());
         AmpReader.Read amp = AmpReader.read(amp(check, ampName), tubes.catalogue(), settings.targetNames());
         Complaints complaints = amp.complaints();
-        if (List.of("maplate", "supply").contains(or(check.method(), "own"))) {
-            complaints.add(
-                    "method",
-                    "This way of taking current belongs to one occasion, not to an amp: describe the amp"
-                            + " under Amps and choose how its rounds are read.");
+        // What the check itself does not take is not kept either.
+        CheckReader.Read read = CheckReader.read(check, tubes.catalogue(), settings.windows(), settings.meters());
+        read.ask(IdleCheck.answer(read.question(), List.of()));
+        for (var said : read.complaints().byField().entrySet()) {
+            complaints.add(said.getKey(), said.getValue().sentence());
         }
         if (!complaints.any()) {
             AmpDescription description = amp.description().orElseThrow();
             RoundReader.Read round = RoundReader.read(
-                    round(check, description, roundId), description, roundId, settings.meters(), OffsetDateTime.now());
+                    round(check, read, description, roundId),
+                    description,
+                    roundId,
+                    List.of(read.question().meter()),
+                    OffsetDateTime.now());
             if (!round.complaints().any()) {
                 // Both or neither: an amp without its first reading would be half-written.
                 together.executeWithoutResult(s -> {
@@ -154,7 +160,7 @@ class KeepController {
         return text != null && text.strip().matches("[1-8]") ? Integer.parseInt(text.strip()) : 1;
     }
 
-    private static RoundForm round(CheckForm check, AmpDescription amp, UUID roundId) {
+    private static RoundForm round(CheckForm check, CheckReader.Read read, AmpDescription amp, UUID roundId) {
         Socket first = amp.sockets().get(0);
         Map<String, String> values = new LinkedHashMap<>();
         put(values, Quantity.MAINS, "", check.mains());
@@ -167,13 +173,11 @@ class KeepController {
         if (!amp.bias().fixed() && !amp.groups().get(0).method().tellsCathodeVolts()) {
             put(values, Quantity.CATHODE, first.name(), check.vk());
         }
-        String meter = Map.of("basic", "basic handheld", "fine", "fine handheld", "bench", "bench")
-                .getOrDefault(or(check.meter(), ""), "handheld");
         return new RoundForm(
                 roundId.toString(),
                 null,
                 "",
-                meter,
+                read.question().meter().name(),
                 check.ref(),
                 check.limiter(),
                 check.reduced(),

@@ -3,6 +3,7 @@ package yellowrail.app.quickcheck;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +15,9 @@ import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.TubeName;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.idle.IdleAnswer;
@@ -29,6 +32,9 @@ import yellowrail.core.tube.TubeType;
 /** The first page: one sentence, one answer, nothing saved. Its whole state is its address. */
 @Controller
 class QuickCheckController {
+    /** The line for what is in the address and belongs to no field. */
+    private static final String ADDRESS = "address";
+
     /** Fields that have a line under the sentence for what was not understood. */
     private static final List<String> FIELDS = List.of(
             "tube",
@@ -73,7 +79,15 @@ class QuickCheckController {
             "screen",
             "meter",
             "minutes",
-            "moved");
+            "moved",
+            "edition",
+            "limiter",
+            "reduced",
+            "pair",
+            "insist",
+            "ack",
+            "confirmed",
+            ADDRESS);
 
     private final TubeStore tubes;
     private final SettingStore settings;
@@ -99,11 +113,22 @@ class QuickCheckController {
         CheckReader.Read read = CheckReader.read(form, catalogue, windows, settings.meters());
         IdleAnswer answer = IdleCheck.answer(read.question(), windows);
         boolean anything = request.getParameterMap().values().stream().anyMatch(v -> v.length > 0 && !v[0].isBlank());
+        address(request, read);
+        read.ask(answer);
         model.addAttribute("form", form);
-        model.addAttribute("view", CheckView.of(read.question(), answer, anything));
+        model.addAttribute("view", CheckView.of(read, answer, anything));
         model.addAttribute("lines", lines(read, anything, request));
         model.addAttribute(
-                "slips", answer.slips().stream().map(s -> slip(s, request)).toList());
+                "remarks",
+                answer.slips().stream()
+                        .filter(s -> !s.asks())
+                        .map(Slip::question)
+                        .toList());
+        model.addAttribute(
+                "answers",
+                Statements.of(answer.verdict()).answers().stream()
+                        .map(a -> new Choice(a.words(), with(request, "bias", a.bias())))
+                        .toList());
         model.addAttribute("types", catalogue.types());
         model.addAttribute("editions", editions(read, request));
         model.addAttribute(
@@ -132,14 +157,7 @@ class QuickCheckController {
         read.complaints().byField().forEach((field, complaint) -> {
             // An untouched page does not complain that it is empty.
             if (asked) {
-                lines.put(
-                        field,
-                        new Line(
-                                field,
-                                complaint.sentence(),
-                                complaint.choices().stream()
-                                        .map(c -> new Choice(c, with(request, field, c)))
-                                        .toList()));
+                lines.put(field, new Line(field, complaint.sentence(), choices(field, complaint, request)));
             }
         });
         read.lookup()
@@ -150,6 +168,18 @@ class QuickCheckController {
             all.add(lines.getOrDefault(field, new Line(field, "", List.of())));
         }
         return all;
+    }
+
+    /** What could have been meant, and for an unusual value that it is right. */
+    private static List<Choice> choices(String field, Complaints.Complaint complaint, HttpServletRequest request) {
+        List<Choice> choices = new ArrayList<>();
+        complaint.choices().forEach(c -> choices.add(new Choice(c, with(request, field, c))));
+        if (complaint.asked()) {
+            String before = CheckForm.or(request.getParameter("confirmed"), "");
+            String text = CheckForm.or(request.getParameter(field), "");
+            choices.add(new Choice(text + " is right", with(request, "confirmed", before + ";" + field + ":" + text)));
+        }
+        return choices;
     }
 
     private static List<Choice> choices(List<TubeType> types, HttpServletRequest request) {
@@ -178,14 +208,17 @@ class QuickCheckController {
                 .toList();
     }
 
-    private static Line slip(Slip slip, HttpServletRequest request) {
-        String field = slip.question().startsWith("Plate volts") ? "volts" : "reading";
-        return new Line(
-                field,
-                slip.question(),
-                slip.instead().isEmpty()
-                        ? List.of()
-                        : List.of(new Choice("use " + slip.instead(), with(request, field, slip.instead()))));
+    /** What the address holds beyond the fields of a check, or twice, is said and not ignored. */
+    private static void address(HttpServletRequest request, CheckReader.Read read) {
+        request.getParameterMap().forEach((name, values) -> {
+            if (!CheckForm.names().contains(name)) {
+                read.complaints()
+                        .add(ADDRESS, "The address holds “" + Complaints.shorten(name) + "”, which is no field here.");
+            } else if (Arrays.stream(values).distinct().count() > 1) {
+                read.complaints()
+                        .add(name, "The address holds two values for this: " + String.join(" and ", values) + ".");
+            }
+        });
     }
 
     /** The page's own address with one field changed. */

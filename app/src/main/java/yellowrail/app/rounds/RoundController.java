@@ -63,8 +63,9 @@ class RoundController {
         Amp amp = amps.amp(ampId, ampVersion);
         RoundForm form = typed(request);
         RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
+        rounds.ask(amp, read, form.confirmedPoints());
         if (read.complaints().any()) {
-            response.setStatus(422);
+            response.setStatus(read.complaints().refused() ? 422 : 409);
             return form(amp, form, read.complaints(), model);
         }
         try {
@@ -95,7 +96,10 @@ class RoundController {
                 request.getParameter("pair"),
                 request.getParameter("spread"),
                 request.getParameter("note"),
-                values);
+                values,
+                Optional.ofNullable(request.getParameterValues("confirmed"))
+                        .map(List::of)
+                        .orElse(List.of()));
     }
 
     private String form(Amp amp, RoundForm form, Complaints complaints, Model model) {
@@ -140,6 +144,7 @@ class RoundController {
             @RequestParam UUID id,
             @RequestParam(defaultValue = "") String text,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String confirmed,
             Model model,
             HttpServletResponse response) {
         Round round = rounds.round(roundId);
@@ -155,6 +160,15 @@ class RoundController {
                             ? "Say in a few words why it is corrected."
                             : "A reason has at most 500 characters.";
             return correction(roundId, readingId, id, text, reason, Optional.of(sentence), model);
+        }
+        Complaints complaints = new Complaints();
+        rounds.ask(round, old, typed.get(), confirmed.equals(text), complaints);
+        if (complaints.any()) {
+            Complaints.Complaint said = complaints.byField().get("text");
+            response.setStatus(said.asked() ? 409 : 422);
+            model.addAttribute("choices", said.choices());
+            model.addAttribute("asked", said.asked());
+            return correction(roundId, readingId, id, text, reason, Optional.of(said.sentence()), model);
         }
         try {
             rounds.correct(id, readingId, typed.get(), reason.strip());
@@ -179,6 +193,10 @@ class RoundController {
         model.addAttribute("text", text);
         model.addAttribute("reason", reason);
         model.addAttribute("sentence", sentence.orElse(""));
+        if (!model.containsAttribute("choices")) {
+            model.addAttribute("choices", List.of());
+            model.addAttribute("asked", false);
+        }
         return "rounds/correct";
     }
 

@@ -13,6 +13,7 @@ import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.idle.PlateVolts;
@@ -100,6 +101,11 @@ public final class RoundReader {
         for (Point point : points) {
             Optional<Typed> typed =
                     complaints.quantity(point.key(), form.value(point.quantity(), point.name()), point.field());
+            if (typed.isPresent()
+                    && point.quantity() == Quantity.MAINS
+                    && !Mains.possible(typed.get().value())) {
+                complaints.add(point.key(), "No outlet gives " + typed.get().echo() + "; 300 V at most.");
+            }
             if (typed.isPresent()) {
                 UUID id = UUID.nameUUIDFromBytes((roundId + "/" + point.key()).getBytes(StandardCharsets.UTF_8));
                 readings.add(
@@ -108,7 +114,7 @@ public final class RoundReader {
         }
         List<String> known = points.stream().map(Point::key).toList();
         form.values().keySet().stream()
-                .filter(k -> !known.contains(k) && !form.values().get(k).isBlank())
+                .filter(k -> !known.contains(k) && !or(form.values().get(k), "").isEmpty())
                 .forEach(k -> complaints.add(k, "“" + Complaints.shorten(k) + "” is no point of this amp."));
         if (readings.isEmpty() && !complaints.any()) {
             complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");
@@ -119,15 +125,26 @@ public final class RoundReader {
                     "A note has at most 2000 characters; this one has "
                             + form.note().length() + ".");
         }
+        for (String entry : form.confirmed()) {
+            if (!known.contains(entry.split("=", 2)[0])) {
+                complaints.add("confirmed", "“" + Complaints.shorten(entry) + "” is no point of this amp.");
+            }
+        }
         return new Read(state(form, meters, complaints), takenAt, readings, complaints);
     }
 
     private static RoundState state(RoundForm form, List<Meter> meters, Complaints complaints) {
+        // The classes go by the words of a check too.
         String name = or(form.meter(), Meter.HANDHELD.name());
-        Optional<Meter> meter =
-                meters.stream().filter(m -> m.name().equals(name)).findFirst();
+        Optional<Meter> meter = meters.stream()
+                .filter(m -> m.name().equals(name))
+                .findFirst()
+                .or(() -> Optional.ofNullable(Words.METER.get(name)));
         if (meter.isEmpty()) {
-            complaints.add("meter", "There is no meter called “" + Complaints.shorten(name) + "”.");
+            complaints.add(
+                    "meter",
+                    "There is no meter called “" + Complaints.shorten(name) + "”.",
+                    meters.stream().map(Meter::name).toList());
         }
         Optional<Double> spread =
                 complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
@@ -137,9 +154,9 @@ public final class RoundReader {
         return new RoundState(
                 meter.orElse(Meter.HANDHELD),
                 complaints.pick("ref", form.ref(), Words.REFERENCE, PlateVolts.Reference.CHASSIS),
-                complaints.yes(form.limiter()),
-                complaints.yes(form.reduced()),
-                "before".equals(form.pair()),
+                Answered.of(complaints.yesNo("limiter", form.limiter())),
+                Answered.of(complaints.yesNo("reduced", form.reduced())),
+                Answered.of(Optional.ofNullable(complaints.pick("pair", form.pair(), Words.PAIR, null))),
                 spread.filter(s -> s <= 1));
     }
 

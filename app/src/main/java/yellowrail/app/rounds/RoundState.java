@@ -17,7 +17,7 @@ import yellowrail.core.reading.Meter;
 public record RoundState(
         Meter meter,
         PlateVolts.Reference reference,
-        boolean limiter,
-        boolean reduced,
-        boolean apart,
+        Answered limiter,
+        Answered reduced,
+        Answered apart,
         Optional<Double> spread) {}

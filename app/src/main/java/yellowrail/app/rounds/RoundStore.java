@@ -1,6 +1,7 @@
 package yellowrail.app.rounds;
 
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,11 +14,15 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Complaints;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
+import yellowrail.core.amp.Mains;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.tube.TubeType;
 
 /** Rounds: kept once, never changed; a correction is a new reading. */
 @Service
@@ -61,6 +66,38 @@ public class RoundStore {
         }
         readings.forEach(mapper::insertReading);
         return round(id);
+    }
+
+    /** Asks about what is unusual in a round before it is kept; what was confirmed is not asked again. */
+    public void ask(Amp amp, RoundReader.Read read, List<String> confirmed) {
+        if (read.complaints().refused()) {
+            return;
+        }
+        Map<String, TubeType> types = tubes.now(amp.description().tubeTypes());
+        Round round = new Round(UUID.randomUUID(), amp, read.takenAt(), read.state(), types, "", read.readings());
+        RoundSlips.ask(amp.description(), read.readings(), round.judged(List.of()), confirmed, read.complaints());
+    }
+
+    /** Asks about a corrected reading in the same way, in the round it belongs to; at the field called text. */
+    public void ask(Round round, Reading old, Typed typed, boolean confirmed, Complaints complaints) {
+        if (old.quantity() == Quantity.MAINS && !Mains.possible(typed.value())) {
+            complaints.add("text", "No outlet gives " + typed.echo() + "; 300 V at most.");
+            return;
+        }
+        Reading corrected =
+                Reading.of(UUID.randomUUID(), round.id(), old.seq(), old.quantity(), old.point(), typed, old.takenAt());
+        List<Reading> all = new ArrayList<>(round.holding().stream()
+                .filter(r -> r.quantity() != old.quantity() || !r.point().equals(old.point()))
+                .toList());
+        all.add(corrected);
+        Round then =
+                new Round(round.id(), round.amp(), round.takenAt(), round.state(), round.types(), round.note(), all);
+        Complaints questions = new Complaints();
+        RoundSlips.ask(round.amp().description(), all, then.judged(List.of()), List.of(), questions);
+        String key = RoundForm.key(old.quantity(), old.point());
+        if (!confirmed && questions.has(key)) {
+            complaints.ask("text", questions.byField().get(key));
+        }
     }
 
     private static boolean sameReadings(List<Reading> stored, List<Reading> sent) {
@@ -125,7 +162,7 @@ public class RoundStore {
     private Round assemble(RoundRow row, List<Reading> readings) {
         return new Round(
                 row.id(),
-                amps.amp(row.ampId(), row.ampVersion()),
+                amps.answered(row.ampId(), row.ampVersion()),
                 row.takenAt(),
                 json.read(row.state(), RoundState.class),
                 tubes.behind(json.read(row.types(), HASHES)),

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.idle.Formula;
@@ -31,6 +32,7 @@ public record RoundView(
         String verdict,
         String tone,
         String mark,
+        Statements statements,
         List<String> reasons,
         List<String> warnings,
         List<String> balances,
@@ -52,6 +54,7 @@ public record RoundView(
             String mark,
             Optional<WattStrip> strip,
             String turnTo,
+            Statements statements,
             List<Slip> slips,
             List<Missing> missing,
             List<String> notes,
@@ -85,8 +88,9 @@ public record RoundView(
                 answer.verdict().words(),
                 tone.css(),
                 tone.mark(),
+                Statements.of(answer.verdict()),
                 answer.verdict().reasons(),
-                answer.warnings(),
+                answer.verdict().reasons().containsAll(answer.warnings()) ? List.of() : answer.warnings(),
                 answer.balances().stream()
                         .map(b -> "Channel " + b.channel() + ": side A "
                                 + Show.si(b.sideA(), Unit.AMPERE, 3) + ", side B " + Show.si(b.sideB(), Unit.AMPERE, 3)
@@ -129,6 +133,7 @@ public record RoundView(
                         .flatMap(t ->
                                 t.reading().map(r -> "for " + t.name() + " turn to " + Show.si(r.value(), r.unit(), 3)))
                         .orElse(""),
+                Statements.of(answer.verdict()),
                 answer.slips(),
                 answer.missing(),
                 answer.notes(),
@@ -148,9 +153,18 @@ public record RoundView(
         RoundState state = round.state();
         return "Mains " + round.holding(Quantity.MAINS, "").map(Reading::echo).orElse("not recorded") + ". Meter: "
                 + state.meter().name() + " " + state.meter().volts().words() + " on volts."
-                + (state.limiter() ? " Limiter in series." : "") + (state.reduced() ? " Mains turned down." : "")
-                + (state.apart() ? " Volts and currents not taken together." : "")
+                + said(state.limiter(), " Limiter in series.", " Whether a limiter was in series was not asked.")
+                + said(state.reduced(), " Mains turned down.", "")
+                + said(state.apart(), " Volts and currents not taken together.", "")
                 + " Described as in version " + round.amp().version() + " of the amp.";
+    }
+
+    private static String said(Answered answer, String yes, String notAsked) {
+        return switch (answer) {
+            case YES -> yes;
+            case NO -> "";
+            case NOT_ASKED -> notAsked;
+        };
     }
 
     private static List<Entry> entries(Round round) {

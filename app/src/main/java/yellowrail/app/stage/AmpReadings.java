@@ -27,10 +27,15 @@ final class AmpReadings {
 
     private AmpReadings() {}
 
-    /** Rounds that tell something of these sockets, newest last: same sockets, no limiter, mains not turned down. */
+    /**
+     * Rounds that tell something of these sockets, newest last: same sockets, volts and currents read together, no limiter,
+     * mains not turned down.
+     */
     static List<Round> usable(List<Round> rounds, List<Socket> sockets) {
         return rounds.stream()
-                .filter(r -> !r.state().limiter() && !r.state().reduced())
+                .filter(r -> !r.state().limiter().yes()
+                        && !r.state().reduced().yes()
+                        && !r.state().apart().yes())
                 .filter(r -> r.amp().description().sockets().containsAll(sockets))
                 .filter(r -> answers(r, sockets).size() == sockets.size())
                 .toList();

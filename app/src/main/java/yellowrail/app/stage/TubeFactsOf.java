@@ -69,7 +69,7 @@ public class TubeFactsOf {
 
     private Optional<TubeFacts> facts(TubeType type, String judgeBy) {
         Optional<Curves> of = curves.of(type.designation());
-        return type.judgedBy(judgeBy).flatMap(r -> of.map(c -> new TubeFacts(type.designation(), c, r)));
+        return type.of(judgeBy).or(type::strictest).flatMap(r -> of.map(c -> new TubeFacts(type.designation(), c, r)));
     }
 
     /** Designations that can be computed. */

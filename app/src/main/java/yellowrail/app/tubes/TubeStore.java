@@ -62,6 +62,18 @@ public class TubeStore {
         return hashes;
     }
 
+    /** The types as they are now, by designation; unknown designations are left out. */
+    public Map<String, TubeType> now(List<String> designations) {
+        Catalogue catalogue = catalogueOrLastKnown();
+        Map<String, TubeType> types = new LinkedHashMap<>();
+        for (String designation : designations) {
+            if (catalogue.find(designation) instanceof Lookup.Found found) {
+                types.put(designation, found.type());
+            }
+        }
+        return types;
+    }
+
     /** The types behind hashes of {@link #snapshots}, by designation. */
     public Map<String, TubeType> behind(Map<String, String> hashes) {
         Map<String, TubeType> types = new LinkedHashMap<>();

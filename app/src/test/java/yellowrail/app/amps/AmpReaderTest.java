@@ -3,13 +3,17 @@ package yellowrail.app.amps;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.DirectMilliamps;
 import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.tube.Catalogue;
 
 class AmpReaderTest {
@@ -33,9 +37,10 @@ class AmpReaderTest {
                 List.of("EL34", "", "", ""),
                 method,
                 grouping,
-                r,
-                rtol,
-                rm,
+                // Only what belongs to a way of taking current is typed beside it.
+                List.of("adaptor", "ma", "panel", "grid").contains(method) ? "" : r,
+                List.of("half", "ma", "panel", "grid").contains(method) ? "" : rtol,
+                List.of("half", "adaptor", "ma", "panel", "grid").contains(method) ? List.of() : rm,
                 "",
                 "",
                 "",
@@ -105,6 +110,18 @@ class AmpReaderTest {
         assertThat(amp.mains().highest()).isEqualTo(253);
         assertThat(amp.tubeTypes()).containsExactly("EL34");
         assertThat(amp.tubesOnSideOf(amp.sockets().get(0))).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"maplate", "supply"})
+    void aWayOfOneOccasionIsNoAmpsAndTurnsIntoNoOther(String method) {
+        AmpForm form = quad(method, "tube", "10", "1", List.of());
+        assertThat(read(form).description()).isEmpty();
+        assertThat(read(form).complaints().byField().get("method").sentence()).contains("one occasion");
+        DirectMilliamps plate = new DirectMilliamps(DirectMilliamps.Where.PLATE, Optional.empty(), true);
+        assertThat(AmpForms.methodWord(plate)).isEqualTo("maplate");
+        assertThat(AmpForms.methodWord(new SupplyResistor(SenseResistor.marked(60, 5))))
+                .isEqualTo("supply");
     }
 
     @Test

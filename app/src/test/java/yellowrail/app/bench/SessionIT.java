@@ -108,6 +108,7 @@ class SessionIT extends AppIT {
 
     private void round(UUID session, String first, String second) throws Exception {
         reads(session, "PLATE", "V1", "421 V");
+        reads(session, "SCREEN", "V1", "372 V");
         reads(session, "CURRENT", "V1", first);
         reads(session, "PLATE", "V2", "421 V");
         reads(session, "CURRENT", "V2", second);

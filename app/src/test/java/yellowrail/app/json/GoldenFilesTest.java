@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -107,7 +108,7 @@ class GoldenFilesTest {
     }
 
     /** Kinds of events that came after the first version. */
-    private static final Set<String> SINCE = Set.of();
+    private static final Set<String> SINCE = Set.of("BiasTold");
 
     static Stream<Stored> settings() {
         List<JsonNode> lines = lines("settings");
@@ -132,8 +133,14 @@ class GoldenFilesTest {
         assertThat(lost("", stored.document(), now)).as(stored.toString()).isEmpty();
     }
 
+    /** Dissipation over the mains was one figure on a sheet and is a band now, with that figure in it. */
+    private static final Pattern FAN = Pattern.compile("/outcome/fans/\\d+/(lowest|nominal|highest|highestShare)");
+
     private static List<String> lost(String path, JsonNode was, JsonNode now) {
         List<String> lost = new ArrayList<>();
+        if (FAN.matcher(path).matches() && !was.isNull()) {
+            return lost(path + "/mid", was.isObject() ? was.get("value") : was, now.get("mid"));
+        }
         if (was.isObject()) {
             was.properties()
                     .forEach(p -> lost.addAll(

@@ -15,6 +15,7 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.GridVoltsOnly;
 import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.idle.Statement;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
@@ -140,10 +141,11 @@ class PicturesTest {
     @ParameterizedTest
     @EnumSource(Verdict.Place.class)
     void onlyAnAllClearIsGreen(Verdict.Place place) {
-        Verdict plain = new Verdict(place, false, Set.of(), List.of());
+        Statement said = new Statement(place, "said");
+        Verdict plain = new Verdict(place, said, said, Set.of(), List.of(), Optional.empty());
         assertThat(WattStrip.Tone.of(plain) == WattStrip.Tone.GOOD).isEqualTo(place == Verdict.Place.IN_WINDOW);
         for (Verdict.Qualifier qualifier : Verdict.Qualifier.values()) {
-            Verdict qualified = new Verdict(place, false, Set.of(qualifier), List.of());
+            Verdict qualified = new Verdict(place, said, said, Set.of(qualifier), List.of(), Optional.empty());
             assertThat(WattStrip.Tone.of(qualified)).isNotEqualTo(WattStrip.Tone.GOOD);
             assertThat(qualified.words()).endsWith(qualifier.words());
         }

@@ -12,6 +12,7 @@ import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.TubeCurrents;
 import yellowrail.core.idle.Formula;
+import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
@@ -68,9 +69,12 @@ public final class NextTurn {
                             : "The idle is set by a resistor, not by a control.",
                     List.of());
         }
-        if (window.aim() > amp.ceilingShare()) {
-            return new Advice.Refused("The middle of “" + window.name() + "” (" + percent(window.aim())
-                    + ") lies above your ceiling (" + percent(amp.ceilingShare()) + "): no turn is advised there.");
+        Optional<TubeNow> impossible = tubes.stream()
+                .filter(t -> t.permitted().filter(p -> !p.exists()).isPresent())
+                .findFirst();
+        if (impossible.isPresent()) {
+            return new Advice.Refused(impossible.get().socket().name() + " would pass "
+                    + impossible.get().permitted().get().limit() + " at any idle: no turn mends that.");
         }
         Optional<Control> unbalanced =
                 controls.stream().filter(Control::balance).filter(this::apart).findFirst();
@@ -83,7 +87,7 @@ public final class NextTurn {
                 .max(Comparator.comparingDouble(this::urgency));
         if (chosen.isEmpty()) {
             boolean onlyBalance = controls.stream().allMatch(Control::balance);
-            boolean inside = tubes.stream().allMatch(t -> t.share() >= window.low() && t.share() <= window.high());
+            boolean inside = tubes.stream().allMatch(t -> deviation(t) == 0);
             return new Advice.Rest(
                     onlyBalance && !inside
                             ? "The sides agree within 5 %; this amp has no level control, so the level stays where it is."
@@ -105,10 +109,25 @@ public final class NextTurn {
                 .orElseThrow();
     }
 
-    /** How far the leading tube is outside the window; zero inside. */
+    /** How far the leading tube is outside its window or above what is permitted; zero where it may stay. */
     private double deviation(Control control) {
-        double share = lead(control).share();
-        return share > window.high() ? share - window.high() : share < window.low() ? share - window.low() : 0;
+        return deviation(lead(control));
+    }
+
+    private double deviation(TubeNow tube) {
+        Window own = tube.window().orElse(window);
+        double high = Math.min(own.high(), passed(tube));
+        return tube.share() > high ? tube.share() - high : tube.share() < own.low() ? tube.share() - own.low() : 0;
+    }
+
+    /** Where this tube passes a limit. */
+    private double passed(TubeNow tube) {
+        return tube.permitted().map(Permitted::edge).orElse(amp.ceilingShare());
+    }
+
+    /** The middle of the window, or what the limits permit if that is colder. */
+    private double aim(TubeNow tube) {
+        return Math.min(window.aim(), tube.permitted().map(Permitted::share).orElse(amp.ceilingShare()));
     }
 
     /** Too hot comes before too cold. */
@@ -171,7 +190,7 @@ public final class NextTurn {
                 .count();
         double winding =
                 lead.method() instanceof HalfPrimary half ? half.coldOhms().value() * onSide : 0;
-        double watts = window.aim() * lead.ratedWatts();
+        double watts = aim(lead) * lead.ratedWatts();
         double ohms = supply.ohms() * together * (1 + lead.screenRatio()) + winding;
         SagLine line = SagLine.through(lead.plateAmperes(), lead.plateVolts(), ohms);
         OptionalDouble current = line.currentFor(watts);
@@ -190,6 +209,12 @@ public final class NextTurn {
         if (!lead.alone()) {
             remarks.add("This point shows a mean: single tubes may lie above it.");
         }
+        lead.permitted()
+                .filter(p -> p.share() < window.aim())
+                .ifPresent(p -> remarks.add(
+                        0,
+                        "That is the highest permitted reading, " + percent(p.share()) + ": the middle of “"
+                                + window.name() + "” would pass " + p.limit() + "."));
         return turn(
                 control,
                 lead,

@@ -16,6 +16,9 @@ public sealed interface SupplySag {
     /** The total must have moved by this share for the difference to say something. */
     double MOVED = 0.03;
 
+    /** A source resistance whose error alone moves B+ by this share of it says nothing. */
+    double TELLS_NOTHING = 0.10;
+
     /**
      * One round as the supply saw it.
      *
@@ -24,8 +27,15 @@ public sealed interface SupplySag {
      * @param totalLimit limit of error of a difference of totals, A
      * @param voltsLimit limit of error of a difference of volts, V: the gain of the same meter cancels, its digits do not
      * @param mains V; empty when not read
+     * @param mainsLimit how well the mains is known while it was read, its digit and its movement, as a share
      */
-    record Load(double total, double volts, double totalLimit, double voltsLimit, Optional<Double> mains) {}
+    record Load(
+            double total,
+            double volts,
+            double totalLimit,
+            double voltsLimit,
+            Optional<Double> mains,
+            double mainsLimit) {}
 
     /**
      * The supply behaves like {@code ohms} behind {@code unloaded}.
@@ -64,13 +74,15 @@ public sealed interface SupplySag {
                     "The current hardly moved between the rounds (3 % needed): turn a little and read again.");
         }
         double ohms = fall / current;
-        double limit = b.voltsLimit() / Math.abs(current) + Math.abs(ohms) * b.totalLimit() / Math.abs(current);
+        // B+ follows the mains, so that what is not known of it looks like a fall.
+        double mains = (a.mainsLimit() + b.mainsLimit()) * b.volts();
+        double limit = (b.voltsLimit() + mains + Math.abs(ohms) * b.totalLimit()) / Math.abs(current);
         if (ohms < -limit) {
             return new Refused(
                     "Plate volts rose together with the current: a supply does not do that. Was it the mains, or"
                             + " a reading? Read volts and current again.");
         }
-        if (limit > Math.max(40, Math.abs(ohms))) {
+        if (limit * Math.max(a.total(), b.total()) > TELLS_NOTHING * b.volts()) {
             return new Refused("Plate volts moved less than the meter can tell apart ("
                     + Show.significant(Math.abs(fall), 2) + " V): turn further before reading again.");
         }

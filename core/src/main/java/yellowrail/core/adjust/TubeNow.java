@@ -1,8 +1,11 @@
 package yellowrail.core.adjust;
 
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.idle.Permitted;
+import yellowrail.core.target.Target.Window;
 
 /**
  * A tube as read just now, with fresh volts.
@@ -15,6 +18,8 @@ import yellowrail.core.amp.Socket;
  * @param point its sense point
  * @param alone whether the current is its own, not a mean
  * @param grids grid volts with the plate current they went with, oldest first
+ * @param window the window in force for it; empty for the chosen one
+ * @param permitted the hottest idle at which nothing is passed; empty when not known
  */
 public record TubeNow(
         Socket socket,
@@ -26,12 +31,41 @@ public record TubeNow(
         String point,
         SensingMethod method,
         boolean alone,
-        List<GridPoint> grids) {
+        List<GridPoint> grids,
+        Optional<Window> window,
+        Optional<Permitted> permitted) {
     /** Grid volts, V, and the plate current read with them, A. */
     public record GridPoint(double volts, double amperes) {}
 
     public TubeNow {
         grids = List.copyOf(grids);
+    }
+
+    /** A tube of which no limit is known. */
+    public TubeNow(
+            Socket socket,
+            double plateAmperes,
+            double screenAmperes,
+            double plateVolts,
+            double error,
+            double ratedWatts,
+            String point,
+            SensingMethod method,
+            boolean alone,
+            List<GridPoint> grids) {
+        this(
+                socket,
+                plateAmperes,
+                screenAmperes,
+                plateVolts,
+                error,
+                ratedWatts,
+                point,
+                method,
+                alone,
+                grids,
+                Optional.empty(),
+                Optional.empty());
     }
 
     public double share() {

@@ -89,6 +89,29 @@ public record AmpDescription(
                 .orElseThrow();
     }
 
+    /** The same amp with its bias behaviour told. */
+    public AmpDescription biased(BiasScheme told) {
+        return new AmpDescription(
+                name,
+                topology,
+                connection,
+                tap,
+                told,
+                controls,
+                sockets,
+                groups,
+                screenOhms,
+                chokeOhms,
+                mains,
+                nodes,
+                transformers,
+                quirks,
+                makersFigure,
+                target,
+                judgeBy,
+                ceiling);
+    }
+
     public double ceilingShare() {
         return ceiling.orElse(bias.usualCeiling(topology));
     }

@@ -1,6 +1,7 @@
 package yellowrail.core.amp;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
@@ -45,5 +46,10 @@ public record CathodeResistor(SenseResistor resistor, int tubes) implements Sens
     @Override
     public boolean tellsCathodeVolts() {
         return true;
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
     }
 }

@@ -1,6 +1,7 @@
 package yellowrail.core.amp;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Field;
@@ -59,5 +60,10 @@ public record CombinedPoint(SenseResistor resistor, int tubes, double otherAmper
     @Override
     public OptionalDouble readingAt(TubeCurrents eachTube) {
         return OptionalDouble.of((eachTube.cathode() * tubes + otherAmperes) * resistor.ohms());
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
     }
 }

@@ -11,6 +11,9 @@ import java.util.Optional;
  * @param highest highest expected where it is used
  */
 public record Mains(Optional<Double> now, double nominal, double lowest, double highest) {
+    /** No outlet gives more, V. */
+    private static final double MOST = 300;
+
     public Mains {
         if (!(nominal >= 80 && nominal <= 260)) {
             throw new IllegalArgumentException("nominal mains " + nominal + " V is outside 80 to 260 V");
@@ -19,7 +22,7 @@ public record Mains(Optional<Double> now, double nominal, double lowest, double 
             throw new IllegalArgumentException(
                     "mains must rise from lowest to nominal to highest: " + lowest + ", " + nominal + ", " + highest);
         }
-        now.filter(v -> !(v > 0 && v <= 300)).ifPresent(v -> {
+        now.filter(v -> !possible(v)).ifPresent(v -> {
             throw new IllegalArgumentException("mains now " + v + " V is outside 0 to 300 V");
         });
     }
@@ -29,7 +32,13 @@ public record Mains(Optional<Double> now, double nominal, double lowest, double 
         return new Mains(now, nominal, nominal * 0.9, nominal * 1.1);
     }
 
+    /** The same place with this mains now; what no outlet can give counts as not read. */
     public Mains at(Optional<Double> volts) {
-        return new Mains(volts, nominal, lowest, highest);
+        return new Mains(volts.filter(Mains::possible), nominal, lowest, highest);
+    }
+
+    /** Whether a reading can be one of the mains, V. */
+    public static boolean possible(double volts) {
+        return volts > 0 && volts <= MOST;
     }
 }

@@ -1,6 +1,7 @@
 package yellowrail.core.amp;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
@@ -31,5 +32,10 @@ public record OwnResistor(SenseResistor resistor) implements SensingMethod {
     @Override
     public OptionalDouble readingAt(TubeCurrents eachTube) {
         return OptionalDouble.of(eachTube.cathode() * resistor.ohms());
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
     }
 }

@@ -34,7 +34,7 @@ final class SenseMath {
         double size = Math.abs(reading.value());
         return size == 0
                 ? ErrorBudget.exact()
-                : ErrorBudget.exact().and("meter on the current reading", meter.limit(reading) / size, METER);
+                : ErrorBudget.exact().and(SensingMethod.CURRENT_READING, meter.limit(reading) / size, METER);
     }
 
     /** Cathode current of each of N tubes from a drop over R, or from a current typed as such. */

@@ -18,6 +18,8 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
     /** Above this share a measured value contradicts the marking. */
     private static final double CONTRADICTION = 0.05;
 
+    /** A part that aged or was cooked and still works has drifted by this share at most; further off it is another part. */
+    private static final double DRIFTED = 0.20;
     /** What meter leads and clips can add, Ω. */
     private static final double LEADS = 0.6;
 
@@ -42,6 +44,19 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
         return measured.isPresent()
                 && measured.get().value() - markedOhms > CONTRADICTION * markedOhms
                 && measured.get().value() - markedOhms <= LEADS;
+    }
+
+    /**
+     * Whether the measured value lies further from the marking than tolerance and meter allow, so that resistor, reading or
+     * range is wrong. The builder's word settles a part that has drifted, not one that is another part.
+     */
+    public boolean contradicted(Meter meter) {
+        if (measured.isEmpty()) {
+            return false;
+        }
+        double apart = Math.abs(measured.get().value() - markedOhms);
+        double allowed = tolerancePercent / 100 * markedOhms + meter.limit(measured.get());
+        return apart > allowed && !(insist && apart <= DRIFTED * markedOhms);
     }
 
     private boolean usesMeasured() {

@@ -1,5 +1,6 @@
 package yellowrail.core.amp;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
@@ -23,6 +24,9 @@ public sealed interface SensingMethod
     /** Key of the meter that reads the current: its errors are added before they are combined with others. */
     String METER = "meter";
 
+    /** The error source that is the meter's error on the current reading. */
+    String CURRENT_READING = "meter on the current reading";
+
     /** What the meter field takes. */
     Field field();
 
@@ -37,6 +41,11 @@ public sealed interface SensingMethod
 
     /** What the meter shows, in the field's base unit, when every tube carries these currents; empty if no method can say. */
     OptionalDouble readingAt(TubeCurrents eachTube);
+
+    /** The resistor whose drop is read; empty where there is none. */
+    default Optional<SenseResistor> element() {
+        return Optional.empty();
+    }
 
     /** Whether the drop read by this method is the whole cathode voltage. */
     default boolean tellsCathodeVolts() {

@@ -1,6 +1,7 @@
 package yellowrail.core.amp;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
@@ -30,5 +31,10 @@ public record SharedResistor(SenseResistor resistor, int tubes) implements Sensi
     @Override
     public OptionalDouble readingAt(TubeCurrents eachTube) {
         return OptionalDouble.of(eachTube.cathode() * tubes * resistor.ohms());
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
     }
 }

@@ -1,5 +1,6 @@
 package yellowrail.core.amp;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
@@ -44,5 +45,10 @@ public record SupplyResistor(SenseResistor resistor) implements SensingMethod {
     @Override
     public OptionalDouble readingAt(TubeCurrents eachTube) {
         return OptionalDouble.empty();
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
     }
 }

@@ -2,6 +2,7 @@ package yellowrail.core.idle;
 
 import java.util.Optional;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Pairing;
 
 /**
@@ -12,9 +13,15 @@ import yellowrail.core.reading.Pairing;
  * @param reducedMains whether the mains were turned down on purpose
  * @param pairing how volts and current belong together in time
  * @param spread how unequal tubes behind one reading may be, as a share of the mean; empty when not stated
+ * @param ownExponent how this amp's dissipation follows the mains, from its own readings; empty when not known
  */
 public record Circumstances(
-        Optional<Mains> mains, boolean limiter, boolean reducedMains, Pairing pairing, Optional<Double> spread) {
+        Optional<Mains> mains,
+        boolean limiter,
+        boolean reducedMains,
+        Pairing pairing,
+        Optional<Double> spread,
+        Optional<Band> ownExponent) {
     public Circumstances {
         spread.filter(s -> !(s >= 0 && s <= 1)).ifPresent(s -> {
             throw new IllegalArgumentException("a spread of " + 100 * s + " %; 0 to 100 %");
@@ -22,22 +29,24 @@ public record Circumstances(
     }
 
     public static Circumstances unknown() {
-        return new Circumstances(Optional.empty(), false, false, Pairing.together(), Optional.empty());
+        return new Circumstances(
+                Optional.empty(), false, false, Pairing.together(), Optional.empty(), Optional.empty());
     }
 
     public static Circumstances atMains(Mains mains) {
-        return new Circumstances(Optional.of(mains), false, false, Pairing.together(), Optional.empty());
+        return new Circumstances(
+                Optional.of(mains), false, false, Pairing.together(), Optional.empty(), Optional.empty());
     }
 
     public Circumstances withSpread(double share) {
-        return new Circumstances(mains, limiter, reducedMains, pairing, Optional.of(share));
+        return new Circumstances(mains, limiter, reducedMains, pairing, Optional.of(share), ownExponent);
     }
 
     public Circumstances paired(Pairing other) {
-        return new Circumstances(mains, limiter, reducedMains, other, spread);
+        return new Circumstances(mains, limiter, reducedMains, other, spread, ownExponent);
     }
 
     public Circumstances withLimiter() {
-        return new Circumstances(mains, true, reducedMains, pairing, spread);
+        return new Circumstances(mains, true, reducedMains, pairing, spread, ownExponent);
     }
 }

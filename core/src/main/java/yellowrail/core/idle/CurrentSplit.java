@@ -2,11 +2,13 @@ package yellowrail.core.idle;
 
 import java.util.Optional;
 import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.TubeCurrents;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.ScreenShare;
+import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
 /**
@@ -17,32 +19,51 @@ import yellowrail.core.tube.TubeType;
  *
  * @param cathode cathode current, A; empty when the screen current is not known beside a plate reading
  * @param plate plate current, A
- * @param screen screen current, A; empty when not known
+ * @param screen screen current at its high end, A; empty when not known
+ * @param beside the screen current that goes with the plate current in one reading, A
  */
-record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimate> screen) {
-    /** How much plate watts may be overstated when nothing is known of the screen: the largest usual share. */
-    private static final double SHARE_EFFECT = 0.14;
+record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimate> screen, double beside) {
+    CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimate> screen) {
+        this(cathode, plate, screen, screen.map(Estimate::value).orElse(0.0));
+    }
+
+    /** Both currents at another plate current, A: what the screens draw goes with it. */
+    TubeCurrents at(double plateAmperes) {
+        return new TubeCurrents(plateAmperes, plate.value() > 0 ? beside * plateAmperes / plate.value() : 0);
+    }
+
+    private static final String SHARE = "screen share";
 
     static Optional<CurrentSplit> of(IdleQuestion question, Seen.Current seen, Findings findings) {
+        Optional<TubeType> type = question.stage().type();
+        if (type.filter(t -> t.kind() == TubeKind.TRIODE).isPresent()) {
+            return Optional.of(new CurrentSplit(Optional.of(seen.perTube()), seen.perTube(), Optional.empty()));
+        }
         if (question.screen() instanceof ScreenCurrent.Measured measured) {
             return measured(question, seen, measured, findings);
         }
-        Optional<ScreenShare> share = question.screen() instanceof ScreenCurrent.TypeShare
-                ? question.stage().type().flatMap(TubeType::screenShare)
-                : Optional.empty();
-        if (share.isEmpty()) {
-            boolean typeKnown = question.stage().type().isPresent();
-            if (typeKnown && question.screen() instanceof ScreenCurrent.TypeShare) {
-                findings.lacks(
-                        "screen share",
-                        SHARE_EFFECT,
-                        "No usual screen share is known for this type: all current is"
-                                + " counted as plate current, an upper bound. Measure the drop over a screen resistor.",
-                        false);
-            }
+        if (question.screen() instanceof ScreenCurrent.NotCounted || type.isEmpty()) {
             return Optional.of(unsplit(seen, findings));
         }
-        return Optional.of(byShare(seen, share.get(), findings));
+        Optional<ScreenShare> share = type.get().screenShare();
+        return Optional.of(
+                share.isPresent()
+                        ? byShare(seen, share.get(), findings)
+                        : byKind(seen, type.get().kind(), findings));
+    }
+
+    /** Nothing published for the type: plate watts with the least share of its kind, screen watts with the largest. */
+    private static CurrentSplit byKind(Seen.Current seen, TubeKind kind, Findings findings) {
+        CurrentSplit least = kind.leastShare() == 0
+                ? new CurrentSplit(Optional.of(seen.perTube()), seen.perTube(), Optional.empty())
+                : byShare(seen, new ScreenShare(kind.leastShare(), 0), findings);
+        CurrentSplit most = byShare(seen, new ScreenShare(kind.mostShare(), 0), new Findings());
+        findings.notes.add("No usual screen share is published for this type. Plate watts are judged with "
+                + Show.plain(100 * kind.leastShare(), 2) + " % of the cathode current in the screen, screen watts with "
+                + Show.plain(100 * kind.mostShare(), 2) + " % (" + kind.words()
+                + "). The drop over a screen resistor would tell it.");
+        Optional<Estimate> cathode = seen.kind() == Seen.Kind.CATHODE ? Optional.of(seen.perTube()) : most.cathode;
+        return new CurrentSplit(cathode, least.plate, most.screen, least.beside);
     }
 
     private static CurrentSplit unsplit(Seen.Current seen, Findings findings) {
@@ -62,18 +83,18 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
         Estimate perTube = seen.perTube();
         Estimate plate = switch (seen.kind()) {
             case CATHODE ->
-                new Estimate(perTube.value() * (1 - q), perTube.errors().and("screen share", band / (1 - q)));
+                new Estimate(perTube.value() * (1 - q), perTube.errors().and(SHARE, -band / (1 - q)));
             case PLATE -> perTube;
             case PLATE_AND_TAPPED_SCREEN -> {
                 double factor = 1 + seen.tap() * q / (1 - q);
                 double error = seen.tap() * band / ((1 - q) * (1 - q)) / factor;
-                yield new Estimate(perTube.value() / factor, perTube.errors().and("screen share", error));
+                yield new Estimate(perTube.value() / factor, perTube.errors().and(SHARE, -error));
             }
         };
         Estimate cathode = seen.kind() == Seen.Kind.CATHODE
                 ? perTube
-                : new Estimate(plate.value() / (1 - q), plate.errors().and("screen share", band / (1 - q)));
-        Estimate screen = new Estimate(cathode.value() * q, cathode.errors().and("screen share", band / q));
+                : new Estimate(plate.value() / (1 - q), plate.errors().and(SHARE, band / (1 - q)));
+        Estimate screen = new Estimate(cathode.value() * q, cathode.errors().and(SHARE, band / q));
         findings.formula(() -> new Formula(
                 "Plate current",
                 switch (seen.kind()) {
@@ -119,12 +140,8 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                         seen.perTube()
                                 .errors()
                                 .times(seen.perTube().value() / value)
-                                .and(errors.times(carried * amperes / value)));
-        Estimate cathode = seen.kind() == Seen.Kind.CATHODE
-                ? seen.perTube()
-                : new Estimate(
-                        plate.value() + amperes,
-                        plate.errors().and(errors.times(amperes / Math.max(plate.value(), 1e-9))));
+                                .and(errors.times(-carried * amperes / value)));
+        Estimate cathode = seen.kind() == Seen.Kind.CATHODE ? seen.perTube() : plate.plus(screen);
         findings.formula(() -> new Formula(
                 "Screen current",
                 "Ig2 = V(Rg2) / Rg2" + (measured.tubes() > 1 ? " / N" : ""),
@@ -137,6 +154,15 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 amps(seen.perTube()) + (carried == 0 ? "" : " − " + Show.si(carried * amperes, Unit.AMPERE, 3)),
                 amps(plate)));
         return Optional.of(new CurrentSplit(Optional.of(cathode), plate, Optional.of(screen)));
+    }
+
+    /** Whether the screen's part of the cathode current is one that a tube of this kind can have at idle. */
+    static boolean credible(IdleQuestion question, CurrentSplit split) {
+        boolean measured = question.screen() instanceof ScreenCurrent.Measured;
+        double cathode = split.cathode().map(Estimate::value).orElse(0.0);
+        double screen = split.screen().map(Estimate::value).orElse(0.0);
+        TubeKind kind = question.stage().type().map(TubeType::kind).orElse(TubeKind.UNKNOWN);
+        return !measured || !(cathode > 0) || kind.credible(screen / cathode);
     }
 
     private static String percent(ScreenShare share) {

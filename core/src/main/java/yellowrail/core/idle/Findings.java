@@ -10,6 +10,7 @@ final class Findings {
     private final List<Supplier<Formula>> formulas = new ArrayList<>(10);
     final List<Missing> missing = new ArrayList<>();
     final List<String> notes = new ArrayList<>();
+    final List<String> contradictions = new ArrayList<>();
     boolean upperBound;
 
     void formula(Supplier<Formula> formula) {
@@ -27,6 +28,12 @@ final class Findings {
 
     void lacks(String what, double effect, String sentence, boolean blocks) {
         missing.add(new Missing(what, effect, sentence, blocks));
+    }
+
+    /** Two things said or read that cannot both be so; no all-clear until one is read again. */
+    void contradicted(String what, String sentence) {
+        contradictions.add(sentence);
+        missing.add(new Missing(what, 1, sentence, true));
     }
 
     List<Missing> ranked() {

@@ -2,7 +2,9 @@ package yellowrail.core.idle;
 
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
+import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Ratings;
 
 /**
@@ -17,8 +19,12 @@ import yellowrail.core.tube.Ratings;
  * @param screenWatts screen dissipation, W
  * @param ratings the publication judged by
  * @param share plate watts over the plate rating, as read
- * @param judgedShare the same at the mains the rating is judged at and for the worst tube of a stated spread
+ * @param judgedShare the same at highest mains and for the worst tube of a stated spread; as read where that is not known
  * @param judgedAt what {@code judgedShare} refers to, in words
+ * @param atHighest the share at highest mains between the ends of how the bias can follow it, without the errors of the
+ *     readings; empty where that is not known
+ * @param window the window in force, reaching down to where the limits permit; empty while no target is chosen
+ * @param permitted the hottest idle at which nothing is passed; empty when there is no current to start from
  * @param unloadedSupplyVolts a tubes-out reading, kept as the unloaded B+, V
  * @param verdict the verdict
  * @param limits the other limits, each with its own state
@@ -40,6 +46,9 @@ public record IdleAnswer(
         Optional<Estimate> share,
         Optional<Estimate> judgedShare,
         String judgedAt,
+        Optional<Band> atHighest,
+        Optional<Window> window,
+        Optional<Permitted> permitted,
         Optional<Double> unloadedSupplyVolts,
         Verdict verdict,
         List<LimitCheck> limits,

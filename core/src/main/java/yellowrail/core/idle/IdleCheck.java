@@ -1,9 +1,12 @@
 package yellowrail.core.idle;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
@@ -23,6 +26,10 @@ import yellowrail.core.tube.Ratings;
 public final class IdleCheck {
     /** Copper 30 °C warmer than when its resistance was measured. */
     private static final double WARM_COPPER_EFFECT = 0.12;
+    /** How far below the highest permitted idle counts as as hot as the limits permit, share of the rating. */
+    static final double PERMITTED_WINDOW = 0.05;
+    /** A last digit above this share of the reading is coarse. */
+    private static final double COARSE = 0.01;
 
     private IdleCheck() {}
 
@@ -61,7 +68,7 @@ public final class IdleCheck {
         if (ratings.isEmpty() || watts.isEmpty()) {
             List<Slip> slips = ratings.isPresent() && seen.isPresent()
                     ? Slips.find(question, ratings.get(), seen.get(), vpk, Optional.empty())
-                    : List.of();
+                    : Slips.find(question);
             return new IdleAnswer(
                     split.flatMap(CurrentSplit::cathode),
                     split.map(CurrentSplit::plate),
@@ -74,8 +81,11 @@ public final class IdleCheck {
                     Optional.empty(),
                     Optional.empty(),
                     "",
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
                     unloaded,
-                    Judge.unknown(findings),
+                    unknown(findings),
                     List.of(),
                     List.of(),
                     findings.ranked(),
@@ -95,6 +105,13 @@ public final class IdleCheck {
                 upperBound);
     }
 
+    private static Verdict unknown(Findings findings) {
+        return Verdict.unknown(findings.ranked().stream()
+                .filter(Missing::blocks)
+                .map(Missing::sentence)
+                .toList());
+    }
+
     private static IdleAnswer judged(
             IdleQuestion question,
             List<Window> windows,
@@ -107,9 +124,7 @@ public final class IdleCheck {
             Optional<Double> upperBound) {
         Figure rating = ratings.plateWatts().orElseThrow();
         Estimate share = watts.times(1 / rating.value());
-        MainsJudgement mains = MainsJudgement.of(question, ratings, findings);
         double spread = 1 + (seen.mean() ? question.circumstances().spread().orElse(0.0) : 0.0);
-        Estimate judged = share.times(mains.factor() * spread);
         findings.formula(() -> new Formula(
                 "Share of the rating",
                 "Pp / P rated (" + ratings.edition() + ")",
@@ -120,14 +135,30 @@ public final class IdleCheck {
             findings.notes.add("The plate rating of " + Show.significant(rating.value(), 3)
                     + " W is to be verified with the maker's sheet.");
         }
+        Contradictions.find(question, Optional.of(split), Optional.of(vpk), findings);
+        MainsFindings.find(question, findings);
+        Point point = new PointOf(question, findings).point(vpk, split, spread);
+        List<Assessor.Outcome> outcomes = question.stage().bias().outcomes().stream()
+                .map(b -> Assessor.Outcome.of(question, ratings, b, point))
+                .toList();
         if (seen.mean()) {
-            meanOnly(question, seen, judged.value() / spread, findings);
+            meanOnly(question, seen, share.value(), findings);
         }
-        OtherLimits others = new OtherLimits(question, ratings, findings, mains.factor());
-        others.check(Optional.of(split), Optional.of(vpk), Optional.of(watts), spread);
-        Optional<Window> window = window(question, rating.value(), vpk, split, findings);
+        LimitChecks limits = new LimitChecks(question, point, outcomes);
+        limits.lacking(findings);
+        digits(question, watts, share, findings);
+        outcomes.forEach(o -> MainsFindings.formula(question, o, point, share.value() * spread, findings));
+        HighestPermitted hottest = new HighestPermitted(
+                question, outcomes.stream().map(Assessor.Outcome::limits).toList(), point, split, rating.value());
+        Optional<Permitted> permitted = hottest.find();
+        Optional<Window> chosen = window(question, rating.value(), vpk, split, findings);
+        Optional<Window> window = chosen.map(w -> reachingDown(w, permitted));
         Verdict verdict =
-                new Judge(question, ratings, findings, others, mains, seen.mean()).judge(share, judged, window);
+                new Assessor(question, ratings, findings, outcomes).assess(share, chosen, window, seen.mean());
+        Estimate atHighest = outcomes.stream()
+                .map(o -> o.limits().atHighest(point).times(1 / rating.value()))
+                .max(Comparator.comparingDouble(Estimate::high))
+                .orElseThrow();
         return new IdleAnswer(
                 split.cathode(),
                 Optional.of(split.plate()),
@@ -135,19 +166,50 @@ public final class IdleCheck {
                 Optional.of(vpk),
                 Optional.of(watts),
                 upperBound,
-                others.screenWatts,
+                point.screenWatts().map(w -> w.times(1 / spread)),
                 Optional.of(ratings),
                 Optional.of(share),
-                Optional.of(judged),
-                mains.words(),
+                Optional.of(atHighest),
+                MainsFindings.judgedAt(question, outcomes.get(0)),
+                atHighest(outcomes, point, rating.value()),
+                window,
+                permitted,
                 Optional.empty(),
                 verdict,
-                new LazyList<>(others.checks),
-                TargetReadings.of(question, windows, rating.value(), vpk, split),
+                limits.lines(),
+                TargetReadings.of(question, windows, rating.value(), vpk, split, hottest, permitted),
                 findings.ranked(),
                 Slips.find(question, ratings, seen, Optional.of(vpk), Optional.of(share)),
                 findings.notes,
                 findings.formulas());
+    }
+
+    private static Optional<Band> atHighest(List<Assessor.Outcome> outcomes, Point point, double rated) {
+        return outcomes.stream()
+                .flatMap(o -> o.limits().highestBand(point).stream())
+                .reduce((a, b) ->
+                        new Band(Math.min(a.low(), b.low()), Math.max(a.mid(), b.mid()), Math.max(a.high(), b.high())))
+                .map(b -> new Band(b.low() / rated, b.mid() / rated, b.high() / rated));
+    }
+
+    /** Where the limits permit less than the window asks, the five points of per cent below what they permit count as in it. */
+    private static Window reachingDown(Window window, Optional<Permitted> permitted) {
+        double low = permitted
+                .filter(Permitted::exists)
+                .map(p -> p.share() - PERMITTED_WINDOW)
+                .orElse(window.low());
+        return low > 0 && low < window.low() ? new Window(window.name(), low, window.high(), window.why()) : window;
+    }
+
+    /** A band that the typed digits make: the next one has to be typed too. */
+    private static void digits(IdleQuestion question, Estimate watts, Estimate share, Findings findings) {
+        question.reading()
+                .filter(r -> r.value() != 0 && r.lastDigit() / Math.abs(r.value()) > COARSE)
+                .filter(r -> watts.errors().of(SensingMethod.CURRENT_READING)
+                        > share.errors().likely() / 2)
+                .ifPresent(
+                        r -> findings.notes.add("“" + r.echo() + "” has so few digits that they make most of the error"
+                                + " band: type every digit the meter shows, zeros included."));
     }
 
     private static Optional<Seen.Current> see(IdleQuestion question, Findings findings) {

@@ -4,6 +4,7 @@ import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
@@ -15,6 +16,8 @@ import yellowrail.core.reading.Unit;
 final class PlateVoltage {
     /** What is left out at most when the drop over a half primary is not known, as a share: copper of 2.5 % of Zaa. */
     private static final double WINDING_EFFECT = 0.02;
+
+    private static final String PLATE = "meter on volts";
 
     private final IdleQuestion question;
     private final Findings findings;
@@ -43,7 +46,7 @@ final class PlateVoltage {
                     "Both probes were live for a plate-to-cathode reading. Two readings to chassis are safer; the"
                             + " difference is taken here.");
             findings.formula(() -> new Formula("Plate to cathode", "Vpk as read", volts.echo(), volts.echo()));
-            return Optional.of(new Estimate(volts.value(), error(volts, volts.value(), question.voltMeter())));
+            return Optional.of(new Estimate(volts.value(), error(PLATE, volts, volts.value(), question.voltMeter())));
         }
         return toChassis(volts, seen, plateAmperes);
     }
@@ -61,9 +64,9 @@ final class PlateVoltage {
                             + ": one of the two is wrong.");
             return Optional.empty();
         }
-        ErrorBudget errors = error(volts, vpk, question.voltMeter());
+        ErrorBudget errors = error(PLATE, volts, vpk, question.voltMeter());
         if (cathode.isPresent()) {
-            errors = errors.and(cathode.get().errors().times(cathodeValue / vpk));
+            errors = errors.and(cathode.get().errors().times(-cathodeValue / vpk));
         }
         String windingText = winding > 0 ? " − " + Show.si(winding, Unit.VOLT, 3) : "";
         findings.formula(() -> new Formula(
@@ -86,8 +89,9 @@ final class PlateVoltage {
         PlateVolts plate = question.plate();
         if (plate.cathodeVolts().isPresent()) {
             Typed measured = plate.cathodeVolts().get();
-            return Optional.of(
-                    new CathodeVolts(measured.value(), error(measured, measured.value(), question.voltMeter())));
+            return Optional.of(new CathodeVolts(
+                    measured.value(),
+                    error("meter on cathode volts", measured, measured.value(), question.voltMeter())));
         }
         SensingMethod method = question.method();
         Optional<Typed> reading = question.reading();
@@ -99,7 +103,8 @@ final class PlateVoltage {
                 && seen.get().kind() == Seen.Kind.CATHODE) {
             Typed drop = reading.get();
             if (drop.unit() == Unit.VOLT && readsCathodePath(method)) {
-                return Optional.of(new CathodeVolts(drop.value(), error(drop, drop.value(), question.meter())));
+                return Optional.of(new CathodeVolts(
+                        drop.value(), error(SensingMethod.CURRENT_READING, drop, drop.value(), question.meter())));
             }
             if (method.tellsCathodeVolts() && drop.unit() == Unit.AMPERE) {
                 double derived = method.readingAt(new yellowrail.core.amp.TubeCurrents(
@@ -122,11 +127,8 @@ final class PlateVoltage {
     }
 
     /** Methods whose reading is the drop between cathode and chassis. */
-    private static boolean readsCathodePath(SensingMethod method) {
-        return method instanceof yellowrail.core.amp.OwnResistor
-                || method instanceof yellowrail.core.amp.SharedResistor
-                || method instanceof yellowrail.core.amp.CombinedPoint
-                || method instanceof yellowrail.core.amp.CathodeResistor;
+    static boolean readsCathodePath(SensingMethod method) {
+        return method.element().isPresent() && !(method instanceof SupplyResistor);
     }
 
     private double windingDrop(Optional<Estimate> plateAmperes) {
@@ -150,11 +152,11 @@ final class PlateVoltage {
     }
 
     /** The meter's limit as a share of {@code result}; the same meter as the current's shares its key. */
-    private ErrorBudget error(Typed reading, double result, Meter meter) {
+    private ErrorBudget error(String source, Typed reading, double result, Meter meter) {
         if (reading.value() == 0 || result == 0) {
             return ErrorBudget.exact();
         }
         String key = meter.equals(question.meter()) ? SensingMethod.METER : "volt meter";
-        return ErrorBudget.exact().and("meter on volts", meter.limit(reading) / Math.abs(result), key);
+        return ErrorBudget.exact().and(source, meter.limit(reading) / Math.abs(result), key);
     }
 }

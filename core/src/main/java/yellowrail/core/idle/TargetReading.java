@@ -13,6 +13,9 @@ import yellowrail.core.reading.Typed;
  * @param reading what to turn to at the amp's own test point; empty when the method has none
  * @param plusMinus half width of the reading's 95 % band, in the reading's base unit
  * @param chosen whether it is the chosen target
+ * @param above the limit that would be passed there, in words; empty when the setting may stay
+ * @param step whether plate volts will have moved so far that it is a step on the way: turn, then read volts and current
+ *     again
  */
 public record TargetReading(
         String name,
@@ -21,4 +24,6 @@ public record TargetReading(
         double plateAmperes,
         Optional<Typed> reading,
         double plusMinus,
-        boolean chosen) {}
+        boolean chosen,
+        Optional<String> above,
+        boolean step) {}

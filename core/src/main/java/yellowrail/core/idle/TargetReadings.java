@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.amp.Seen;
-import yellowrail.core.amp.TubeCurrents;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 
@@ -16,52 +16,79 @@ import yellowrail.core.target.Target.Window;
  * volts move while one turns, so the reading is good for the neighbourhood of the present point.
  */
 final class TargetReadings {
+    /** From no current at all a turn is as far as any. */
+    private static final double MOST_TURN = 1000;
+
     private TargetReadings() {}
 
+    /** Targets of profiles that do not belong to this stage are left out, unless one of them is chosen. */
     static List<TargetReading> of(
-            IdleQuestion question, List<Window> windows, double ratedWatts, Estimate vpk, CurrentSplit split) {
+            IdleQuestion question,
+            List<Window> windows,
+            double ratedWatts,
+            Estimate vpk,
+            CurrentSplit split,
+            HighestPermitted limits,
+            Optional<Permitted> permitted) {
         List<TargetReading> lines = new ArrayList<>();
-        double relative = split.plate().errors().and(vpk.errors()).likely();
         Optional<Target> chosen = question.target();
+        Line line = new Line(question, ratedWatts, vpk, split, limits, permitted);
         for (Window window : windows) {
             boolean isChosen = chosen.filter(window::equals).isPresent();
-            lines.add(line(question, window.name(), window.aim(), ratedWatts, vpk, split, relative, isChosen));
+            if (isChosen
+                    || Profiles.belongs(
+                            window.name(),
+                            question.stage().bias(),
+                            question.stage().topology())) {
+                lines.add(line.of(window, isChosen));
+            }
         }
         if (chosen.isPresent() && chosen.get() instanceof Window own && !windows.contains(own)) {
-            lines.add(line(question, own.name(), own.aim(), ratedWatts, vpk, split, relative, true));
+            lines.add(line.of(own, true));
         }
         return lines;
     }
 
-    private static TargetReading line(
+    private record Line(
             IdleQuestion question,
-            String name,
-            double share,
             double ratedWatts,
             Estimate vpk,
             CurrentSplit split,
-            double relative,
-            boolean chosen) {
-        double watts = share * ratedWatts;
-        double plate = watts / vpk.value();
-        double screen = split.screen()
-                .map(s -> split.plate().value() > 0
-                        ? plate * s.value() / split.plate().value()
-                        : 0.0)
-                .orElse(0.0);
-        OptionalDouble reading = question.method().readingAt(new TubeCurrents(plate, screen));
-        if (reading.isEmpty()) {
-            return new TargetReading(name, share, watts, plate, Optional.empty(), 0, chosen);
+            HighestPermitted limits,
+            Optional<Permitted> permitted) {
+        TargetReading of(Window window, boolean chosen) {
+            double watts = window.aim() * ratedWatts;
+            double plate = watts / vpk.value();
+            OptionalDouble reading = question.method().readingAt(split.at(plate));
+            double relative = split.plate().errors().and(vpk.errors()).likely();
+            return new TargetReading(
+                    window.name(),
+                    window.aim(),
+                    watts,
+                    plate,
+                    reading.isEmpty()
+                            ? Optional.empty()
+                            : Optional.of(Typed.of(
+                                    reading.getAsDouble(),
+                                    question.method().field().unit())),
+                    reading.isEmpty() ? 0 : Math.abs(reading.getAsDouble()) * relative,
+                    chosen,
+                    permitted.filter(p -> plate > p.plateAmperes() * (1 + 1e-9)).map(Permitted::limit),
+                    step(window, plate));
         }
-        return new TargetReading(
-                name,
-                share,
-                watts,
-                plate,
-                Optional.of(Typed.of(
-                        reading.getAsDouble(), question.method().field().unit())),
-                Math.abs(reading.getAsDouble()) * relative,
-                chosen);
+
+        /** Whether the softest supply would carry it out of its window, or its volts past a limit, while one turns. */
+        private boolean step(Window window, double plate) {
+            double turn = split.plate().value() > 0 ? plate / split.plate().value() : MOST_TURN;
+            double there = window.aim() * Math.max(0, 1 + HeldBias.MOST_SAG * (1 - turn));
+            double low = Math.min(
+                    window.low(),
+                    permitted
+                            .filter(Permitted::exists)
+                            .map(p -> p.share() - IdleCheck.PERMITTED_WINDOW)
+                            .orElse(1.0));
+            return !(there >= low && there <= window.high()) || !limits.holds(turn);
+        }
     }
 
     /** A maker's figure as a window of ±5 % about what it means in watts here; empty when the method gives no current. */

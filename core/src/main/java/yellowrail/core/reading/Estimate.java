@@ -33,4 +33,17 @@ public record Estimate(double value, ErrorBudget errors) {
     public Estimate times(Estimate other) {
         return new Estimate(value * other.value, errors.and(other.errors));
     }
+
+    /** The sum; errors of one cause add with their signs, weighted by what each part contributes. */
+    public Estimate plus(Estimate other) {
+        double sum = value + other.value;
+        return sum == 0
+                ? new Estimate(0, errors.and(other.errors))
+                : new Estimate(sum, errors.times(value / sum).and(other.errors.times(other.value / sum)));
+    }
+
+    /** The same value with another error beside those it carries. */
+    public Estimate and(String source, double relative) {
+        return new Estimate(value, errors.and(source, relative));
+    }
 }

@@ -49,7 +49,8 @@ public record Field(String name, Unit unit, Prefix shown, double low, double hig
         return shown.symbol() + unit.symbol();
     }
 
-    boolean plausible(double value) {
+    /** Whether a value of this size, in the unit's base, is one that is read there; zero always is. */
+    public boolean plausible(double value) {
         double size = Math.abs(value);
         return size == 0 || (size >= low && size <= high);
     }

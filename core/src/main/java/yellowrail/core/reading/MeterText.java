@@ -108,7 +108,8 @@ public final class MeterText {
             return Optional.of(refuse(
                     raw,
                     "was understood as " + typed.echo()
-                            + ", which cannot be below zero here; if the leads are swapped, type it without the sign",
+                            + ", which cannot be below zero here: are the leads swapped, or was it read at another point?"
+                            + " Read it again",
                     field));
         }
         if (typed.value() == 0 && field.sign() == Field.Sign.ABOVE_ZERO) {

@@ -25,7 +25,9 @@ public enum Quantity {
     CHOKE("choke drop", Field.of("the drop over the choke", Unit.VOLT, Prefix.NONE, 0.1, 200)),
     /** What follows is read only in a session. */
     LOAD_OHMS("load", Field.of("the load's ohms", Unit.OHM, Prefix.NONE, 1, 100).aboveZero()),
-    RESIDUAL("residual volts", Field.of("residual volts", Unit.VOLT, Prefix.NONE, 0.01, 1000)),
+    RESIDUAL(
+            "residual volts",
+            Field.of("residual volts", Unit.VOLT, Prefix.NONE, 1e-4, 1000).signed()),
     BLEEDER_OHMS(
             "bleeder",
             Field.of("the bleeder's ohms", Unit.OHM, Prefix.NONE, 100, 1e6).aboveZero()),
@@ -37,7 +39,7 @@ public enum Quantity {
             Field.of("the half primary's ohms", Unit.OHM, Prefix.NONE, 5, 2000).aboveZero()),
     UNLOADED(
             "unloaded B+",
-            Field.of("unloaded B+", Unit.VOLT, Prefix.NONE, 50, 2000).aboveZero()),
+            Field.of("unloaded volts", Unit.VOLT, Prefix.NONE, 20, 2000).signed()),
     GRID_COLDEST(
             "grid volts, coldest end",
             Field.of("grid volts", Unit.VOLT, Prefix.NONE, 1, 150).signed()),

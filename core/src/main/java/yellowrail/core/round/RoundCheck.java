@@ -6,9 +6,9 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.SenseResistor;
@@ -22,8 +22,10 @@ import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.idle.ScreenCurrent;
 import yellowrail.core.idle.StageFacts;
+import yellowrail.core.idle.Statement;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
@@ -33,16 +35,6 @@ import yellowrail.core.tube.TubeType;
 
 /** Judges a round of readings over all sockets of an amp. Pure: the same readings have the same answer. */
 public final class RoundCheck {
-    /** From harmless to grave; what is unknown is graver than what is merely off target. */
-    private static final List<Verdict.Place> GRAVITY = List.of(
-            Verdict.Place.IN_WINDOW,
-            Verdict.Place.NO_TARGET,
-            Verdict.Place.BELOW_WINDOW,
-            Verdict.Place.ABOVE_WINDOW,
-            Verdict.Place.UNKNOWN,
-            Verdict.Place.ABOVE_CEILING,
-            Verdict.Place.ABOVE_RATING);
-
     /** An adaptor of unknown tolerance behind a shared point is taken as ±1 %. */
     private static final SensingMethod ADAPTOR = new SocketAdaptor(1, 1, 0);
 
@@ -87,7 +79,7 @@ public final class RoundCheck {
         Optional<SocketAnswer> worst = sockets.stream()
                 .filter(SocketAnswer::measured)
                 .max(Comparator.<SocketAnswer>comparingInt(
-                                s -> GRAVITY.indexOf(s.answer().verdict().place()))
+                                s -> s.answer().verdict().place().ordinal())
                         .thenComparingDouble(s ->
                                 s.answer().judgedShare().map(Estimate::value).orElse(0.0)));
         List<String> warnings = warnings(sockets);
@@ -121,22 +113,23 @@ public final class RoundCheck {
                 plate(socket, group, point, voltsFrom),
                 readings.meter(),
                 screen(socket),
-                Optional.ofNullable(readings.screenVolts().get(socket.name())),
+                screenVolts(socket),
                 new Circumstances(
                         Optional.of(amp.mains().at(readings.mains())),
                         readings.limiter(),
                         readings.reduced(),
                         readings.pairingOf(socket.name()),
-                        readings.spread()),
+                        readings.spread(),
+                        readings.ownExponent()),
                 target.filter(t -> !useAlone || t instanceof Window),
                 amp.ceilingShare());
         IdleAnswer answer = IdleCheck.answer(question, windows);
         return new SocketAnswer(socket, question, answer, reading.isPresent(), voltsFrom);
     }
 
-    /** The publication of the rating system the builder picked, where this type has one. */
+    /** The publication of the rating system the builder picked, where this type has one; else all of them have to hold. */
     private Optional<Ratings> edition(Socket socket) {
-        return Optional.ofNullable(types.get(socket.tubeType())).flatMap(t -> t.judgedBy(amp.judgeBy()));
+        return Optional.ofNullable(types.get(socket.tubeType())).flatMap(t -> t.of(amp.judgeBy()));
     }
 
     /** Its own plate volts, or those of another socket of the channel, which hangs on the same supply. */
@@ -168,6 +161,15 @@ public final class RoundCheck {
         return plate;
     }
 
+    /** Its own screen volts, or those of another screen of the channel, which is fed from the same node. */
+    private Optional<Typed> screenVolts(Socket socket) {
+        return Optional.ofNullable(readings.screenVolts().get(socket.name()))
+                .or(() -> amp.sockets().stream()
+                        .filter(s -> s.channel() == socket.channel())
+                        .flatMap(s -> Optional.ofNullable(readings.screenVolts().get(s.name())).stream())
+                        .max(Comparator.comparingDouble(Typed::value)));
+    }
+
     private ScreenCurrent screen(Socket socket) {
         Typed drop = readings.screenDrop().get(socket.name());
         return drop != null && amp.screenOhms().isPresent()
@@ -176,28 +178,51 @@ public final class RoundCheck {
                 : new ScreenCurrent.TypeShare();
     }
 
-    private static Verdict overall(
+    private Verdict overall(
             Optional<SocketAnswer> worst, List<SocketAnswer> sockets, List<String> unmeasured, List<String> warnings) {
         if (worst.isEmpty()) {
-            return new Verdict(Verdict.Place.UNKNOWN, false, Set.of(), List.of("No socket was measured."));
+            return Verdict.unknown(List.of("No socket was measured."));
         }
         Verdict leading = worst.get().answer().verdict();
+        String name = worst.get().socket().name();
         EnumSet<Verdict.Qualifier> qualifiers = EnumSet.noneOf(Verdict.Qualifier.class);
         sockets.stream()
                 .filter(SocketAnswer::measured)
                 .forEach(s -> qualifiers.addAll(s.answer().verdict().qualifiers()));
-        List<String> reasons = new ArrayList<>();
-        leading.reasons().forEach(r -> reasons.add(worst.get().socket().name() + ": " + r));
+        List<String> reasons = new ArrayList<>(warnings);
+        leading.reasons().forEach(r -> reasons.add(name + ": " + r));
         if (!unmeasured.isEmpty()) {
             qualifiers.add(Verdict.Qualifier.SAMPLED);
             reasons.add("Not measured: " + String.join(", ", unmeasured) + ". Nothing is assumed of "
                     + (unmeasured.size() == 1 ? "it." : "them."));
         }
+        mainsMoved().ifPresent(reasons::add);
         // Two readings that contradict each other are no ground for an all-clear.
-        boolean contradicted = leading.place() == Verdict.Place.IN_WINDOW && !warnings.isEmpty();
-        reasons.addAll(0, contradicted ? warnings : List.of());
+        if (!warnings.isEmpty()) {
+            qualifiers.add(Verdict.Qualifier.CONTRADICTED);
+        }
+        Verdict.Place place = leading.place() == Verdict.Place.IN_WINDOW && !warnings.isEmpty()
+                ? Verdict.Place.UNKNOWN
+                : leading.place();
         return new Verdict(
-                contradicted ? Verdict.Place.UNKNOWN : leading.place(), leading.possibly(), qualifiers, reasons);
+                place,
+                named(name, leading.now()),
+                named(name, leading.raised()),
+                qualifiers,
+                reasons,
+                leading.question());
+    }
+
+    private static Statement named(String socket, Statement statement) {
+        return new Statement(
+                statement.place(),
+                statement.sentence().isEmpty() ? "" : socket + ", the hottest: " + statement.sentence());
+    }
+
+    private Optional<String> mainsMoved() {
+        return readings.mainsMoved()
+                .filter(m -> m > CrossCheck.MAINS_MOVED)
+                .map(m -> "The mains moved " + Show.significant(100 * m, 2) + " % while this was read.");
     }
 
     private List<Balance> balances(List<SocketAnswer> sockets) {
@@ -229,28 +254,57 @@ public final class RoundCheck {
         List<String> warnings = new ArrayList<>();
         for (SenseGroup group : amp.groups()) {
             Typed point = readings.points().get(group.name());
-            boolean all = group.shared() && group.sockets().stream().allMatch(readings.individual()::containsKey);
-            if (all && point != null && group.method().see(point, readings.meter()) instanceof Seen.Current seen) {
-                double sum = sockets.stream()
-                        .filter(s -> group.sockets().contains(s.socket().name()))
-                        .flatMap(s -> s.answer().cathodeAmperes().stream())
-                        .mapToDouble(Estimate::value)
-                        .sum();
-                CrossCheck.combined(group.name(), sum, seen.perTube().value() * seen.tubes())
+            if (group.shared()
+                    && point != null
+                    && group.method().see(point, readings.meter()) instanceof Seen.Current seen) {
+                List<SocketAnswer> alone = sockets.stream()
+                        .filter(s -> group.sockets().contains(s.socket().name())
+                                && readings.individual().containsKey(s.socket().name()))
+                        .toList();
+                CrossCheck.combined(
+                                group.name(),
+                                sum(alone),
+                                alone.size() == group.sockets().size(),
+                                seen.perTube().value() * seen.tubes())
                         .ifPresent(warnings::add);
             }
         }
         boolean everyTube =
                 sockets.stream().allMatch(s -> s.answer().cathodeAmperes().isPresent());
-        if (readings.choke().isPresent() && amp.chokeOhms().isPresent() && everyTube) {
-            double tubes = sockets.stream()
-                    .mapToDouble(s -> s.answer().cathodeAmperes().orElseThrow().value())
-                    .sum();
+        if (readings.choke().isPresent() && amp.chokeOhms().isPresent()) {
             CrossCheck.supply(
-                            tubes,
+                            sum(sockets),
+                            everyTube,
                             readings.choke().get().value() / amp.chokeOhms().get())
                     .ifPresent(warnings::add);
         }
+        readings.mains()
+                .filter(m -> !Mains.possible(m))
+                .ifPresent(m -> warnings.add("The mains is stored as " + Show.si(m, Unit.VOLT, 4)
+                        + ", which no outlet gives: it counts as not read. Correct it."));
+        CrossCheck.plateVolts(amp, readings).ifPresent(warnings::add);
+        CrossCheck.unlikeTypes(designations()).ifPresent(warnings::add);
+        readings.mainsMoved()
+                .filter(m -> m > CrossCheck.MAINS_TOO_FAR)
+                .ifPresent(m -> warnings.add("The mains moved " + Show.significant(100 * m, 2)
+                        + " % while this was read: the readings do not belong together. Read them again."));
         return warnings;
+    }
+
+    /** Exact types, each once: an alias is the same type. */
+    private List<String> designations() {
+        return amp.sockets().stream()
+                .map(s -> Optional.ofNullable(types.get(s.tubeType()))
+                        .map(TubeType::designation)
+                        .orElse(s.tubeType()))
+                .distinct()
+                .toList();
+    }
+
+    private static double sum(List<SocketAnswer> sockets) {
+        return sockets.stream()
+                .flatMap(s -> s.answer().cathodeAmperes().stream())
+                .mapToDouble(Estimate::value)
+                .sum();
     }
 }

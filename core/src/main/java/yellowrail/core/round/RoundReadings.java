@@ -3,6 +3,7 @@ package yellowrail.core.round;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.idle.PlateVolts;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
@@ -25,6 +26,8 @@ import yellowrail.core.reading.Typed;
  * @param screenDrop drop over each screen resistor by socket
  * @param choke drop over the choke or B+ resistor
  * @param pairings how volts and current of single sockets belong together; the others go by {@code pairing}
+ * @param mainsMoved how far the mains moved while the round was read, share; empty when it was read once
+ * @param ownExponent how this amp's dissipation follows the mains, from its own readings; empty when not known
  */
 public record RoundReadings(
         Meter meter,
@@ -41,7 +44,45 @@ public record RoundReadings(
         Map<String, Typed> screenVolts,
         Map<String, Typed> screenDrop,
         Optional<Typed> choke,
-        Map<String, Pairing> pairings) {
+        Map<String, Pairing> pairings,
+        Optional<Double> mainsMoved,
+        Optional<Band> ownExponent) {
+    public RoundReadings(
+            Meter meter,
+            PlateVolts.Reference reference,
+            Optional<Double> mains,
+            boolean limiter,
+            boolean reduced,
+            Pairing pairing,
+            Optional<Double> spread,
+            Map<String, Typed> points,
+            Map<String, Typed> individual,
+            Map<String, Typed> plate,
+            Map<String, Typed> cathode,
+            Map<String, Typed> screenVolts,
+            Map<String, Typed> screenDrop,
+            Optional<Typed> choke,
+            Map<String, Pairing> pairings) {
+        this(
+                meter,
+                reference,
+                mains,
+                limiter,
+                reduced,
+                pairing,
+                spread,
+                points,
+                individual,
+                plate,
+                cathode,
+                screenVolts,
+                screenDrop,
+                choke,
+                pairings,
+                Optional.empty(),
+                Optional.empty());
+    }
+
     public RoundReadings {
         points = Map.copyOf(points);
         individual = Map.copyOf(individual);
@@ -50,6 +91,50 @@ public record RoundReadings(
         screenVolts = Map.copyOf(screenVolts);
         screenDrop = Map.copyOf(screenDrop);
         pairings = Map.copyOf(pairings);
+    }
+
+    /** The same round, judged with the amp's own way of following the mains. */
+    public RoundReadings following(Optional<Band> exponent) {
+        return new RoundReadings(
+                meter,
+                reference,
+                mains,
+                limiter,
+                reduced,
+                pairing,
+                spread,
+                points,
+                individual,
+                plate,
+                cathode,
+                screenVolts,
+                screenDrop,
+                choke,
+                pairings,
+                mainsMoved,
+                exponent);
+    }
+
+    /** The same round with how far the mains moved meanwhile, share. */
+    public RoundReadings mainsMoved(Optional<Double> share) {
+        return new RoundReadings(
+                meter,
+                reference,
+                mains,
+                limiter,
+                reduced,
+                pairing,
+                spread,
+                points,
+                individual,
+                plate,
+                cathode,
+                screenVolts,
+                screenDrop,
+                choke,
+                pairings,
+                share,
+                ownExponent);
     }
 
     Pairing pairingOf(String socket) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Remeasured;
 import yellowrail.core.amp.SenseGroup;
@@ -61,7 +62,7 @@ final class Assembly {
                 a.topology(),
                 a.connection(),
                 a.tap(),
-                a.bias(),
+                session.biasTold().orElse(a.bias()),
                 a.controls(),
                 a.sockets(),
                 groups(session),
@@ -100,21 +101,43 @@ final class Assembly {
         }
         Optional<Double> mains = mains(session, now);
         return new RoundReadings(
-                session.plan().meter(),
-                session.plan().reference(),
-                mains,
-                now.stream().anyMatch(r -> r.context().limiter()),
-                mains.filter(m -> m < session.plan().amp().mains().lowest()).isPresent(),
-                Pairing.together(),
-                Optional.empty(),
-                values.get(Quantity.CURRENT),
-                values.get(Quantity.INDIVIDUAL),
-                values.get(Quantity.PLATE),
-                values.get(Quantity.CATHODE),
-                values.get(Quantity.SCREEN),
-                values.get(Quantity.SCREEN_DROP),
-                Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
-                pairings(session, now, before, volts));
+                        session.plan().meter(),
+                        session.plan().reference(),
+                        mains,
+                        now.stream().anyMatch(r -> r.context().limiter()),
+                        mains.filter(m -> m < session.plan().amp().mains().lowest())
+                                .isPresent(),
+                        Pairing.together(),
+                        Optional.empty(),
+                        values.get(Quantity.CURRENT),
+                        values.get(Quantity.INDIVIDUAL),
+                        values.get(Quantity.PLATE),
+                        values.get(Quantity.CATHODE),
+                        values.get(Quantity.SCREEN),
+                        values.get(Quantity.SCREEN_DROP),
+                        Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
+                        pairings(session, now, before, volts))
+                .mainsMoved(mains.flatMap(m -> mainsMoved(session, now, m)));
+    }
+
+    /** How far the mains went from what the readings are judged at while volts and currents were read: a share. */
+    private static Optional<Double> mainsMoved(Session session, List<Taken> now, double mains) {
+        List<Taken> judged = now.stream()
+                .filter(r -> r.quantity() == Quantity.PLATE
+                        || r.quantity() == Quantity.CURRENT
+                        || r.quantity() == Quantity.INDIVIDUAL)
+                .toList();
+        long first = judged.stream().mapToLong(Taken::at).min().orElse(0);
+        long last = judged.stream().mapToLong(Taken::at).max().orElse(0);
+        List<Taken> read = session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS && r.at() <= last)
+                .toList();
+        Optional<Taken> begun = read.stream()
+                .filter(r -> r.at() <= first && first - r.at() <= TOGETHER_MILLIS)
+                .reduce((a, b) -> b.at() >= a.at() ? b : a);
+        return Stream.concat(begun.stream(), read.stream().filter(r -> r.at() > first))
+                .map(r -> Math.abs(r.typed().value() / mains - 1))
+                .max(Double::compare);
     }
 
     /**

@@ -45,6 +45,9 @@ public final class ChangeLog {
         if (event instanceof Event.Aimed aimed) {
             return Optional.of("Target “" + aimed.target() + "”" + because(aimed.reason()) + ".");
         }
+        if (event instanceof Event.BiasTold told) {
+            return Optional.of("Bias behaviour told: " + told.bias().words() + ".");
+        }
         if (event instanceof Event.EmergencyStop stop) {
             return Optional.of("Power off for safety" + because(stop.what()) + ".");
         }

@@ -3,6 +3,7 @@ package yellowrail.core.session;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
 
@@ -90,6 +91,9 @@ public sealed interface Event {
 
     /** A target window was chosen for this session; a reason is needed above the ceiling. */
     record Aimed(String target, String reason) implements Event {}
+
+    /** How the fixed bias of this amp behaves when the mains moves, which its description left open. */
+    record BiasTold(BiasScheme bias) implements Event {}
 
     /** Resistor values the builder has at hand, Ω, for a cathode resistor. */
     record Drawer(List<Double> ohms) implements Event {

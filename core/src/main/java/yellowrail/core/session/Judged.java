@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.adjust.MainsExponent;
@@ -17,11 +18,14 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.CathodeResistor;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.idle.Missing;
+import yellowrail.core.idle.Permitted;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundCheck;
 import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.soak.Stability;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.TubeModels;
@@ -33,6 +37,8 @@ public final class Judged {
      * a reading in the upper part of a 2000-count range.
      */
     private static final double TOTAL_REPEATS = 0.002;
+    /** A tube follows a change of mains within this time, milliseconds. */
+    private static final long WARM_MILLIS = 10 * 60_000L - 15_000;
 
     /** One round with its answer. */
     public record JudgedRound(SessionRound round, RoundAnswer answer) {}
@@ -50,7 +56,8 @@ public final class Judged {
         this.rounds = SessionRound.all(session).stream()
                 .map(r -> new JudgedRound(r, check(r.readings())))
                 .toList();
-        this.present = SessionRound.present(session).map(this::check);
+        Optional<Band> own = mainsExponent();
+        this.present = SessionRound.present(session).map(r -> check(r.following(own)));
     }
 
     public static Judged of(Session session, Standards standards) {
@@ -114,7 +121,7 @@ public final class Judged {
                         && s.answer().plateToCathodeVolts().isPresent());
         boolean stale = sockets.stream()
                 .anyMatch(s -> s.question().circumstances().pairing().stale().isPresent());
-        if (!whole || stale || judged.round().readings().limiter()) {
+        if (!whole || stale || judged.round().readings().limiter() || !warm(judged) || !together(judged)) {
             return Optional.empty();
         }
         double total = sockets.stream()
@@ -133,7 +140,41 @@ public final class Judged {
                 volts,
                 TOTAL_REPEATS * total,
                 2 * digit,
-                judged.round().readings().mains()));
+                judged.round().readings().mains(),
+                mainsLimit(judged)));
+    }
+
+    /** Whether every current was read after the warm-up. */
+    private static boolean warm(JudgedRound judged) {
+        return currents(judged).allMatch(r -> r.minutesOn() >= Stability.WARM_MINUTES - 0.25);
+    }
+
+    /** Whether volts and currents are of the same few minutes and none was carried over from before. */
+    private boolean together(JudgedRound judged) {
+        long first = judged.round().taken().stream()
+                .filter(r -> r.quantity() == Quantity.PLATE || r.quantity() == Quantity.CURRENT)
+                .mapToLong(Taken::at)
+                .min()
+                .orElse(0);
+        boolean volts = judged.round().taken().stream().anyMatch(r -> r.quantity() == Quantity.PLATE);
+        return volts && judged.round().at() - first <= Assembly.TOGETHER_MILLIS;
+    }
+
+    private static Stream<Taken> currents(JudgedRound judged) {
+        return judged.round().taken().stream()
+                .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL);
+    }
+
+    /** Half the mains reading's last digit and how far it moved, as a share. */
+    private double mainsLimit(JudgedRound judged) {
+        double mains = judged.round().readings().mains().orElse(0.0);
+        double digit = session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS && r.typed().value() == mains)
+                .mapToDouble(r -> r.typed().lastDigit())
+                .max()
+                .orElse(1);
+        return (mains > 0 ? digit / 2 / mains : 0)
+                + judged.round().readings().mainsMoved().orElse(0.0) / 2;
     }
 
     /** What to do next to the idle. */
@@ -196,7 +237,9 @@ public final class Judged {
                         group.name(),
                         group.method(),
                         s.seenAlone(),
-                        grids(s.socket().name())));
+                        grids(s.socket().name()),
+                        s.answer().window(),
+                        s.answer().permitted()));
             }
         }
         return tubes;
@@ -245,7 +288,14 @@ public final class Judged {
             return new Advice.Refused("Cathode volts are not read: they tell the resistor to fit.");
         }
         double share = lead.answer().share().orElseThrow().value();
-        double wanted = now.get() * window.aim() / share;
+        double aim = Math.min(
+                window.aim(),
+                lead.answer()
+                        .permitted()
+                        .filter(Permitted::exists)
+                        .map(Permitted::share)
+                        .orElse(window.aim()));
+        double wanted = now.get() * aim / share;
         Optional<Double> driven = session.last(Quantity.DRIVEN_CATHODE, group.name())
                 .map(r -> Math.abs(r.typed().value()));
         return new Advice.Fit(
@@ -255,9 +305,13 @@ public final class Judged {
                         gm(lead, Math.abs(volts.get()))));
     }
 
-    private static double outside(SocketAnswer s, Window window) {
-        double share = s.answer().share().map(Estimate::value).orElse(window.aim());
-        return share > window.high() ? share - window.high() : share < window.low() ? share - window.low() : 0;
+    /** How far a tube lies outside its window or above what is permitted; zero where it may stay. */
+    private static double outside(SocketAnswer s, Window chosen) {
+        Window window = s.answer().window().orElse(chosen);
+        double share = s.answer().share().map(Estimate::value).orElse(chosen.aim());
+        double high = Math.min(
+                window.high(), s.answer().permitted().map(Permitted::edge).orElse(window.high()));
+        return share > high ? share - high : share < window.low() ? share - window.low() : 0;
     }
 
     /** From the type's model scaled to the measured current; empty for types without one. */
@@ -284,10 +338,10 @@ public final class Judged {
     }
 
     /** This amp's own mains exponent, from two rounds of one setting at different mains; empty without such rounds. */
-    public Optional<Double> mainsExponent() {
+    public Optional<Band> mainsExponent() {
         for (int j = rounds.size() - 1; j > 0; j--) {
             for (int i = j - 1; i >= 0; i--) {
-                Optional<Double> x = exponent(rounds.get(i), rounds.get(j));
+                Optional<Band> x = exponent(rounds.get(i), rounds.get(j));
                 if (x.isPresent()) {
                     return x;
                 }
@@ -296,10 +350,14 @@ public final class Judged {
         return Optional.empty();
     }
 
-    private static Optional<Double> exponent(JudgedRound a, JudgedRound b) {
+    private Optional<Band> exponent(JudgedRound a, JudgedRound b) {
         Optional<Double> first = a.round().readings().mains();
         Optional<Double> second = b.round().readings().mains();
-        if (a.round().stretch() != b.round().stretch() || first.isEmpty() || second.isEmpty()) {
+        if (a.round().stretch() != b.round().stretch()
+                || first.isEmpty()
+                || second.isEmpty()
+                || !settled(a)
+                || !settled(b)) {
             return Optional.empty();
         }
         Map<String, Double> watts = new HashMap<>();
@@ -312,7 +370,26 @@ public final class Judged {
                 sum2 += later.getValue();
             }
         }
-        return MainsExponent.of(sum1, first.get(), sum2, second.get());
+        return MainsExponent.of(
+                new MainsExponent.Reading(sum1, TOTAL_REPEATS, first.get(), mainsLimit(a)),
+                new MainsExponent.Reading(sum2, TOTAL_REPEATS, second.get(), mainsLimit(b)));
+    }
+
+    /** Whether its currents were read warm: ten minutes after power came on, and after the mains was last changed. */
+    private boolean settled(JudgedRound judged) {
+        double mains = judged.round().readings().mains().orElse(0.0);
+        long first = currents(judged).mapToLong(Taken::at).min().orElse(0);
+        Optional<Long> since = Optional.empty();
+        boolean changed = false;
+        for (Taken reading : session.holding()) {
+            if (reading.quantity() == Quantity.MAINS && reading.at() <= first) {
+                boolean other = Math.abs(reading.typed().value() / mains - 1) > SupplySag.MAINS_WITHIN;
+                changed |= other;
+                since = other ? Optional.empty() : since.or(() -> Optional.of(reading.at()));
+            }
+        }
+        return warm(judged)
+                && (!changed || since.filter(s -> first - s >= WARM_MILLIS).isPresent());
     }
 
     private static Map<String, Double> fresh(JudgedRound judged) {

@@ -5,31 +5,30 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Band;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
 
 /**
- * Dissipation of each tube at lowest, nominal and highest mains, {@code P ∝ M^x}, an estimate within ±12 %.
+ * Dissipation of each tube at lowest, nominal and highest mains, {@code P ∝ M^x}, an estimate. The figure at highest mains
+ * is the one the verdict is made of.
  *
  * @param socket the socket
  * @param lowest W; empty when further than the estimate reaches
  * @param nominal W; empty when further than the estimate reaches
  * @param highest W; empty when further than the estimate reaches
- * @param highestShare of the plate rating with its error band; empty likewise
+ * @param highestShare of the plate rating; empty likewise
  * @param own whether the exponent is this amp's own
  */
 public record MainsFan(
         String socket,
-        Optional<Double> lowest,
-        Optional<Double> nominal,
-        Optional<Double> highest,
-        Optional<Estimate> highestShare,
+        Optional<Band> lowest,
+        Optional<Band> nominal,
+        Optional<Band> highest,
+        Optional<Band> highestShare,
         boolean own) {
-    private static final double REACH = 0.12;
-
     /** The fan of every tube whose watts are known; none when the mains is not. */
-    static List<MainsFan> of(RoundAnswer answer, BiasScheme bias, Optional<Double> ownExponent) {
+    static List<MainsFan> of(RoundAnswer answer, BiasScheme bias, Optional<Band> ownExponent) {
         List<MainsFan> fans = new ArrayList<>();
         for (SocketAnswer s : answer.sockets()) {
             Optional<Mains> mains = s.question().circumstances().mains();
@@ -41,23 +40,37 @@ public record MainsFan(
             }
             double now = mains.get().now().orElseThrow();
             double watts = s.answer().plateWatts().get().value();
-            Estimate share = s.answer().share().get();
+            double share = s.answer().share().get().value();
+            double rated = s.answer()
+                    .ratings()
+                    .orElseThrow()
+                    .plateWatts()
+                    .orElseThrow()
+                    .value();
             fans.add(new MainsFan(
                     s.socket().name(),
-                    factor(mains.get().lowest() / now, bias, ownExponent).map(f -> f * watts),
-                    factor(mains.get().nominal() / now, bias, ownExponent).map(f -> f * watts),
-                    factor(mains.get().highest() / now, bias, ownExponent).map(f -> f * watts),
-                    factor(mains.get().highest() / now, bias, ownExponent).map(share::times),
+                    at(mains.get().lowest() / now, watts, share, bias, ownExponent),
+                    at(mains.get().nominal() / now, watts, share, bias, ownExponent),
+                    s.answer().atHighest().map(b -> scaled(b, rated)),
+                    s.answer().atHighest(),
                     ownExponent.isPresent()));
         }
         return fans;
     }
 
-    private static Optional<Double> factor(double ratio, BiasScheme bias, Optional<Double> own) {
-        if (Math.abs(ratio - 1) > REACH) {
+    private static Optional<Band> at(
+            double ratio, double watts, double share, BiasScheme bias, Optional<Band> ownExponent) {
+        if (ratio < BiasScheme.LEAST_RATIO || ratio > BiasScheme.MOST_RATIO) {
             return Optional.empty();
         }
-        return Optional.of(own.map(x -> Math.pow(ratio, x)).orElseGet(() -> bias.dissipationFactor(ratio)))
-                .filter(f -> Double.isFinite(f));
+        return bias.outcomes().stream()
+                .map(b -> ownExponent.orElseGet(() -> b.wattsExponent(share)).powerOf(ratio))
+                .reduce((a, b) ->
+                        new Band(Math.min(a.low(), b.low()), Math.max(a.mid(), b.mid()), Math.max(a.high(), b.high())))
+                .map(f -> scaled(f, watts));
+    }
+
+    private static Band scaled(Band band, double factor) {
+        return new Band(band.low() * factor, band.mid() * factor, band.high() * factor);
     }
 }

@@ -45,7 +45,7 @@ public record Outcome(
 
     public static Outcome of(Session session, Judged judged) {
         List<MainsFan> fans = judged.fans();
-        Proof proof = Proof.of(session, judged, fans);
+        Proof proof = Proof.of(session, judged);
         List<BeforeAfter> tubes = new ArrayList<>();
         for (String socket : session.sockets()) {
             tubes.add(tube(session, judged, socket));

@@ -39,7 +39,7 @@ public record Proof(State state, List<String> open) {
         open = List.copyOf(open);
     }
 
-    static Proof of(Session session, Judged judged, List<MainsFan> fans) {
+    static Proof of(Session session, Judged judged) {
         List<String> open = new ArrayList<>();
         for (Stop stop : List.of(Stop.BEFORE_POWER, Stop.DRAINED)) {
             Mark mark = session.marks().get(stop);
@@ -59,7 +59,6 @@ public record Proof(State state, List<String> open) {
             position(session, s, open);
         }
         states(session, answer, open);
-        ceiling(judged, fans, answer, open);
         if (session.clockWentBack()) {
             open.add("A clock went back during the session: the times of the soak are not sure.");
         }
@@ -135,26 +134,6 @@ public record Proof(State state, List<String> open) {
                         .isPresent());
         if (!mains) {
             open.add("The mains was not read within an hour of the last readings.");
-        }
-    }
-
-    private static void ceiling(Judged judged, List<MainsFan> fans, RoundAnswer answer, List<String> open) {
-        double ceiling = judged.amp().ceilingShare();
-        for (SocketAnswer s : answer.sockets()) {
-            Optional<MainsFan> fan = fans.stream()
-                    .filter(f -> f.socket().equals(s.socket().name()))
-                    .findFirst();
-            if (fan.isEmpty() || fan.get().highestShare().isEmpty()) {
-                if (s.measured()) {
-                    open.add(s.socket().name() + ": dissipation at highest mains is not known.");
-                }
-                continue;
-            }
-            double high = fan.get().highestShare().get().high();
-            if (high > ceiling) {
-                open.add(s.socket().name() + " can reach " + Show.fixed(100 * high, 0)
-                        + " % at highest mains, above the ceiling of " + Show.plain(100 * ceiling, 3) + " %.");
-            }
         }
     }
 }

@@ -3,6 +3,7 @@ package yellowrail.core.session;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.round.Quantity;
 
 /** Whether an event may happen at one time, and if not, why not. */
@@ -72,6 +73,9 @@ final class Rules {
         if (event instanceof Event.Chose e) {
             return labelled(e.label());
         }
+        if (event instanceof Event.BiasTold e) {
+            return biasTold(e.bias());
+        }
         if (event instanceof Event.Tiered e) {
             return blank(e.tier(), "Name the tier.").or(() -> blank(e.items(), "Say what the tier holds."));
         }
@@ -101,6 +105,16 @@ final class Rules {
                 ? Optional.empty()
                 : Optional.of("This amp has no “" + name + "”"
                         + (names.isEmpty() ? "." : "; it has " + String.join(", ", names) + "."));
+    }
+
+    private Optional<String> biasTold(BiasScheme bias) {
+        if (session.plan().amp().bias() != BiasScheme.FIXED_UNKNOWN) {
+            return Optional.of("This amp's description says how it is biased: "
+                    + session.plan().amp().bias().words() + ". Correct it there.");
+        }
+        return BiasScheme.FIXED_UNKNOWN.outcomes().contains(bias)
+                ? Optional.empty()
+                : Optional.of("Fixed bias follows the mains, or is held constant.");
     }
 
     private Optional<String> labelled(String label) {

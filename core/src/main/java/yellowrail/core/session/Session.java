@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.round.Quantity;
@@ -44,6 +45,7 @@ public final class Session {
     private long lastAt;
     private Optional<Event.SignedOff> signed = Optional.empty();
     private Optional<Event.Aimed> aim = Optional.empty();
+    private Optional<BiasScheme> biasTold = Optional.empty();
 
     public Session(Plan plan) {
         this.plan = plan;
@@ -122,6 +124,8 @@ public final class Session {
             afresh(at);
         } else if (event instanceof Event.Aimed e) {
             aim = Optional.of(e);
+        } else if (event instanceof Event.BiasTold e) {
+            biasTold = Optional.of(e.bias());
         } else if (event instanceof Event.EmergencyStop) {
             declare(Power.OFF, at);
             // After an alarm nothing that was read before counts as the present state.
@@ -296,6 +300,11 @@ public final class Session {
         return signed;
     }
 
+    /** How the fixed bias behaves, as told in this session; empty when it was not. */
+    public Optional<BiasScheme> biasTold() {
+        return biasTold;
+    }
+
     public Optional<Event.Aimed> aim() {
         return aim;
     }
@@ -414,6 +423,7 @@ public final class Session {
                 lastAt,
                 signed,
                 aim,
+                biasTold,
                 tubesMoved);
     }
 }

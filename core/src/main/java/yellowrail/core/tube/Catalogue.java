@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** Finds tube types by designation or alias. A builder's own entry of the same designation goes before a shipped one. */
 public final class Catalogue {
@@ -21,7 +22,10 @@ public final class Catalogue {
             byDesignation.put(normalise(type.designation()), type);
         }
         for (TubeType type : byDesignation.values()) {
-            type.aliases().forEach(a -> byName.putIfAbsent(normalise(a), type));
+            type.aliases().stream()
+                    .map(Catalogue::normalise)
+                    .filter(a -> PublishedTypes.family(a).isEmpty())
+                    .forEach(a -> byName.putIfAbsent(a, type));
         }
         byName.putAll(byDesignation);
     }
@@ -36,6 +40,16 @@ public final class Catalogue {
         return own.isEmpty() ? SHIPPED : new Catalogue(own);
     }
 
+    /** Whether a name stands for a family of types with different ratings: it never becomes the name of one type. */
+    public static boolean isFamily(String name) {
+        return PublishedTypes.family(normalise(name)).isPresent();
+    }
+
+    /** The shipped type that a name means, whatever a builder corrected. */
+    public static Optional<TubeType> shippedType(String name) {
+        return SHIPPED.find(name) instanceof Lookup.Found found ? Optional.of(found.type()) : Optional.empty();
+    }
+
     /** All types in catalogue order. */
     public List<TubeType> types() {
         return List.copyOf(byDesignation.values());
@@ -44,15 +58,15 @@ public final class Catalogue {
     /** Looks up what is printed on a tube; case, spaces, dots, dashes and slashes do not matter. */
     public Lookup find(String typed) {
         String name = normalise(typed);
-        TubeType exact = byName.get(name);
-        if (exact != null) {
-            return new Lookup.Found(exact);
-        }
         var family = PublishedTypes.family(name);
         if (family.isPresent()) {
             return new Lookup.WhichVariant(
                     typed.strip(),
                     family.get().stream().map(d -> byName.get(normalise(d))).toList());
+        }
+        TubeType exact = byName.get(name);
+        if (exact != null) {
+            return new Lookup.Found(exact);
         }
         for (TubeType type : byDesignation.values()) {
             for (var relative : type.related().entrySet()) {

@@ -1,5 +1,7 @@
 package yellowrail.core.tube;
 
+import yellowrail.core.reading.Unit;
+
 /** How a published rating is meant (IEC 60134): who allows for mains, parts and tube spread. */
 public enum RatingSystem {
     /** The maker allowed for normal mains variation: judged at nominal mains. */
@@ -11,6 +13,10 @@ public enum RatingSystem {
     /** Published without naming a system: judged like a design-maximum rating, the stricter reading. */
     UNSTATED("system not stated");
 
+    private static final double ALLOWED_VOLTS = 1.10;
+    private static final double ALLOWED_AMPERES = Math.pow(1.1, 1.15);
+    private static final double ALLOWED_WATTS = 1.22;
+
     private final String words;
 
     RatingSystem(String words) {
@@ -21,7 +27,25 @@ public enum RatingSystem {
         return words;
     }
 
-    public boolean judgedAtHighestMains() {
-        return this != DESIGN_CENTRE;
+    /** Whether the maker allowed for line variation, so that its limits hold at nominal mains. */
+    public boolean allowsForMains() {
+        return this == DESIGN_CENTRE;
+    }
+
+    /**
+     * How far above a limit a value may lie at highest mains, as a factor. The makers of design-centre ratings allowed for
+     * line variation of about ten per cent in the cathode-biased stages of their time: volts rise by 1.1, currents by
+     * 1.1^1.15 and watts by 1.1^2.1 there. A supply that makes more of it is not covered. The other systems allow for
+     * nothing.
+     */
+    public double allowanceAtHighestMains(Unit unit) {
+        if (!allowsForMains()) {
+            return 1;
+        }
+        return switch (unit) {
+            case WATT -> ALLOWED_WATTS;
+            case AMPERE -> ALLOWED_AMPERES;
+            default -> ALLOWED_VOLTS;
+        };
     }
 }

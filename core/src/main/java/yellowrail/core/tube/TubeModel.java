@@ -30,6 +30,15 @@ public record TubeModel(
         return drive(screen, grid) / kg2 * (1 + ks / (1 + vp / vs));
     }
 
+    /** The grid volts at which this plate current flows, V; plate and screen volts and the current, A, above zero. */
+    public double gridVolts(double plate, double screen, double plateAmperes) {
+        double term = plateAmperes * kg1 / (2 * Math.atan(plate / kvb) * (1 + plate / va));
+        double soft = Math.pow(term, 1 / ex) * kp / screen;
+        // The inverse of ln(1 + e^x): for a large argument both are the same number.
+        double x = soft > 30 ? soft : Math.log(Math.expm1(soft));
+        return screen * (x / kp - 1 / mu);
+    }
+
     /** The space-charge term both currents share. */
     private double drive(double screen, double grid) {
         double vg2 = Math.max(screen, 0.1);

@@ -20,6 +20,7 @@ import java.util.Optional;
  * @param related close relatives that are not equivalents, with the difference
  * @param origin where the figures come from, in words
  * @param own whether a builder entered or corrected it
+ * @param kind as far as the screen depends on it
  */
 public record TubeType(
         String designation,
@@ -33,14 +34,54 @@ public record TubeType(
         Envelope envelope,
         Map<String, String> related,
         String origin,
-        boolean own) {
+        boolean own,
+        TubeKind kind) {
     public TubeType {
+        // Entries stored before the kind was a field tell it by their words.
+        kind = kind == null ? TubeKind.of(construction) : kind;
         if (designation.isBlank() || designation.length() > 40) {
             throw new IllegalArgumentException("a designation has 1 to 40 characters");
         }
         aliases = List.copyOf(aliases);
         ratings = List.copyOf(ratings);
         related = Map.copyOf(related);
+    }
+
+    /** An entry whose words tell its kind. */
+    public TubeType(
+            String designation,
+            List<String> aliases,
+            String construction,
+            Optional<Pinout> pinout,
+            Optional<Figure> heaterVolts,
+            Optional<Figure> heaterAmperes,
+            List<Ratings> ratings,
+            Optional<ScreenShare> screenShare,
+            Envelope envelope,
+            Map<String, String> related,
+            String origin,
+            boolean own) {
+        this(
+                designation,
+                aliases,
+                construction,
+                pinout,
+                heaterVolts,
+                heaterAmperes,
+                ratings,
+                screenShare,
+                envelope,
+                related,
+                origin,
+                own,
+                TubeKind.of(construction));
+    }
+
+    /** The publications that have to hold: the one picked, or every one that gives a plate rating. */
+    public List<Ratings> editions(Optional<Ratings> picked) {
+        return picked.map(List::of)
+                .orElseGet(() ->
+                        ratings.stream().filter(r -> r.plateWatts().isPresent()).toList());
     }
 
     /** The publication with the lowest plate rating, which every per cent refers to unless the builder picks another. */
@@ -51,15 +92,14 @@ public record TubeType(
     }
 
     /**
-     * The publication of a rating system with a plate rating, or the strictest where there is none of that system.
+     * The publication of a rating system with a plate rating; empty where there is none of that system.
      *
      * @param system name of a {@link RatingSystem}, or empty
      */
-    public Optional<Ratings> judgedBy(String system) {
+    public Optional<Ratings> of(String system) {
         return ratings.stream()
                 .filter(r -> r.system().name().equals(system) && r.plateWatts().isPresent())
-                .findFirst()
-                .or(this::strictest);
+                .findFirst();
     }
 
     /** The publication whose edition has this name. */

@@ -22,6 +22,7 @@ import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.reading.Band;
 import yellowrail.core.target.Target.Window;
 
 class AdjustTest {
@@ -73,8 +74,8 @@ class AdjustTest {
     }
 
     private static final SupplySag SAG = SupplySag.between(
-            new SupplySag.Load(0.0516, 406.8, 0.0001, 0.1, Optional.of(230.0)),
-            new SupplySag.Load(0.0658, 396.5, 0.0001, 0.1, Optional.of(230.0)));
+            new SupplySag.Load(0.0516, 406.8, 0.0001, 0.1, Optional.of(230.0), 0),
+            new SupplySag.Load(0.0658, 396.5, 0.0001, 0.1, Optional.of(230.0), 0));
 
     @Test
     void theSupplyOfTheStoryIs725OhmsBehind444Volts() {
@@ -109,27 +110,32 @@ class AdjustTest {
         AmpDescription amp = amp(ControlLayout.LEVEL, 2);
         List<TubeNow> tubes = List.of(tube(amp, 0, 0.0329, 396.5), tube(amp, 1, 0.0329, 396.5));
         SupplySag moved = SupplySag.between(
-                new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.of(230.0)),
-                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0)));
+                new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.of(230.0), 0),
+                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0), 0));
         assertThat(moved).isInstanceOf(SupplySag.Refused.class);
         Advice advice = NextTurn.of(amp, tubes, AT_62, moved, Map.of());
         assertThat(((Advice.Refused) advice).reason()).contains("Mains moved 1.3 %");
         SupplySag unknown = SupplySag.between(
-                new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.empty()),
-                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0)));
+                new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.empty(), 0),
+                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0), 0));
         assertThat(((SupplySag.Refused) unknown).reason()).contains("Mains was not read");
         SupplySag still = SupplySag.between(
-                new SupplySag.Load(0.0650, 397, 0, 0.1, Optional.of(230.0)),
-                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(230.0)));
+                new SupplySag.Load(0.0650, 397, 0, 0.1, Optional.of(230.0), 0),
+                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(230.0), 0));
         assertThat(((SupplySag.Refused) still).reason()).contains("hardly moved");
         SupplySag rising = SupplySag.between(
-                new SupplySag.Load(0.0516, 396.8, 0, 0.1, Optional.of(230.0)),
-                new SupplySag.Load(0.0658, 406.5, 0, 0.1, Optional.of(230.0)));
+                new SupplySag.Load(0.0516, 396.8, 0, 0.1, Optional.of(230.0), 0),
+                new SupplySag.Load(0.0658, 406.5, 0, 0.1, Optional.of(230.0), 0));
         assertThat(((SupplySag.Refused) rising).reason()).contains("rose together");
         SupplySag coarse = SupplySag.between(
-                new SupplySag.Load(0.0616, 397.0, 0, 2, Optional.of(230.0)),
-                new SupplySag.Load(0.0658, 396.0, 0, 2, Optional.of(230.0)));
+                new SupplySag.Load(0.0616, 397.0, 0, 4, Optional.of(230.0), 0),
+                new SupplySag.Load(0.0658, 396.0, 0, 4, Optional.of(230.0), 0));
         assertThat(((SupplySag.Refused) coarse).reason()).contains("less than the meter can tell");
+        // A digit of the mains is as good as a fall of B+: 0.2 % of 396.5 V twice, over 14.2 mA.
+        SupplySag.Known byMains = (SupplySag.Known) SupplySag.between(
+                new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.of(230.0), 0.002),
+                new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(230.0), 0.002));
+        assertThat(byMains.limit()).isCloseTo((0.1 + 0.004 * 396.5) / 0.0142, within(0.01));
     }
 
     @Test
@@ -204,8 +210,10 @@ class AdjustTest {
         List<TubeNow> inside = List.of(tube(amp, 0, 0.0316, 397), tube(amp, 1, 0.0313, 397));
         assertThat(NextTurn.of(amp, inside, AT_62, SAG, Map.of())).isInstanceOf(Advice.Rest.class);
         Window hot = new Window("too hot", 0.85, 0.95, "");
-        assertThat(((Advice.Refused) NextTurn.of(amp, inside, hot, SAG, Map.of())).reason())
-                .contains("above your ceiling");
+        // A window above the ceiling is aimed at no further than the ceiling.
+        Advice.Turn capped = (Advice.Turn) NextTurn.of(amp, inside, hot, SAG, Map.of());
+        double plate = capped.stopAt().value() / OHMS * 0.94;
+        assertThat(plate * capped.plateVolts() / 19).isCloseTo(0.80, within(0.002));
     }
 
     @Test
@@ -277,10 +285,22 @@ class AdjustTest {
 
     @Test
     void theMainsExponentComesFromTwoMains() {
-        assertThat(MainsExponent.of(12.25, 230, 12.25 * Math.pow(1.05, 2.7), 241.5)
-                        .orElseThrow())
-                .isCloseTo(2.7, within(1e-9));
-        assertThat(MainsExponent.of(12, 230, 12.2, 233)).isEmpty();
-        assertThat(MainsExponent.of(12, 230, 11, 245)).isEmpty();
+        MainsExponent.Reading low = new MainsExponent.Reading(12.25, 0.002, 230, 0.001);
+        Band x = MainsExponent.of(low, at(12.25 * Math.pow(1.06, 2.7), 230 * 1.06))
+                .orElseThrow();
+        assertThat(x.mid()).isCloseTo(2.7, within(1e-9));
+        assertThat(x.high() - x.mid()).isCloseTo((0.004 + 2.7 * 0.002) / Math.log(1.06), within(1e-9));
+        assertThat(x.mid() - x.low()).isCloseTo(x.high() - x.mid(), within(1e-9));
+        // 4.9 % apart is too near; a stage whose heat falls with the mains there is none.
+        assertThat(MainsExponent.of(low, at(13.8, 230 * 1.049))).isEmpty();
+        assertThat(MainsExponent.of(low, at(13.8, 230 * 1.051))).isPresent();
+        assertThat(MainsExponent.of(low, at(11, 245))).isEmpty();
+        assertThat(MainsExponent.of(low, at(12.25 * Math.pow(1.06, 9.1), 230 * 1.06)))
+                .isEmpty();
+        assertThat(MainsExponent.of(low, at(0, 245))).isEmpty();
+    }
+
+    private static MainsExponent.Reading at(double watts, double mains) {
+        return new MainsExponent.Reading(watts, 0.002, mains, 0.001);
     }
 }

@@ -7,6 +7,9 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
@@ -79,11 +82,45 @@ class SensingMethodTest {
     @Test
     void dissipationFollowsTheMainsByTheSchemesExponent() {
         assertThat(BiasScheme.FIXED_TRACKING.dissipationFactor(1.1)).isCloseTo(1.269, within(0.001));
-        assertThat(BiasScheme.FIXED_CONSTANT.dissipationFactor(1.1)).isCloseTo(1.673, within(0.001));
-        assertThat(BiasScheme.FIXED_CONSTANT.dissipationFactor(0.9)).isCloseTo(0.526, within(0.001));
+        assertThat(BiasScheme.FIXED_CONSTANT.dissipationFactor(1.1)).isCloseTo(Math.pow(1.1, 5.8), within(1e-9));
         assertThat(BiasScheme.CATHODE.dissipationFactor(1.1)).isCloseTo(1.222, within(0.001));
         assertThat(BiasScheme.FIXED_UNKNOWN.dissipationFactor(1.1))
                 .isEqualTo(BiasScheme.FIXED_CONSTANT.dissipationFactor(1.1));
-        assertThat(BiasScheme.CATHODE.dissipationFactor(1.2)).isNaN();
+        assertThat(BiasScheme.CATHODE.dissipationFactor(1.151)).isNaN();
+        assertThat(BiasScheme.CATHODE.dissipationFactor(0.879)).isNaN();
+        assertThat(BiasScheme.CATHODE.dissipationFactor(0.881)).isFinite();
+    }
+
+    /** The rows of the table, halfway between two of them, beyond its ends. */
+    @ParameterizedTest
+    @CsvSource({
+        "0.2, 6.6, 9.7",
+        "0.3, 6.0, 8.9",
+        "0.4, 5.4, 8.1",
+        "0.45, 5.2, 7.8",
+        "0.5, 5.0, 7.5",
+        "0.6, 4.6, 7.0",
+        "0.7, 4.35, 6.7",
+        "0.8, 4.1, 6.4",
+        "1.2, 4.1, 6.4"
+    })
+    void withBiasHeldConstantTheExponentDependsOnTheIdle(double idle, double low, double high) {
+        Band x = BiasScheme.FIXED_CONSTANT.wattsExponent(idle);
+        assertThat(x.low()).isCloseTo(low, within(1e-9));
+        assertThat(x.high()).isCloseTo(high, within(1e-9));
+        assertThat(x.mid()).isCloseTo((low + high) / 2, within(1e-9));
+        assertThat(BiasScheme.FIXED_CONSTANT.amperesExponent(idle))
+                .isEqualTo(new Band(x.low() - 1, x.mid() - 1, x.high() - 0.8));
+    }
+
+    @Test
+    void theOtherSchemesHaveOneExponent() {
+        assertThat(BiasScheme.FIXED_TRACKING.wattsExponent(0.3)).isEqualTo(new Band(2.3, 2.5, 2.6));
+        assertThat(BiasScheme.CATHODE.wattsExponent(0.9)).isEqualTo(new Band(2.1, 2.1, 2.2));
+        assertThat(BiasScheme.CATHODE.amperesExponent(0.9)).isEqualTo(new Band(1.1, 1.15, 1.2));
+        assertThat(BiasScheme.FIXED_UNKNOWN.outcomes())
+                .containsExactly(BiasScheme.FIXED_TRACKING, BiasScheme.FIXED_CONSTANT);
+        assertThat(BiasScheme.MIXED.outcomes()).containsExactly(BiasScheme.CATHODE, BiasScheme.FIXED_CONSTANT);
+        assertThat(BiasScheme.CATHODE.outcomes()).containsExactly(BiasScheme.CATHODE);
     }
 }

@@ -12,6 +12,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
@@ -43,16 +44,17 @@ final class StoryTube {
                 Optional.empty(),
                 Optional.empty(),
                 List.of(new Ratings(
-                        system,
-                        "own",
-                        Optional.of(new Figure(plateWatts, false)),
-                        screenWatts.map(w -> new Figure(w, false)),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty())),
+                                system,
+                                "own",
+                                Optional.of(new Figure(plateWatts, false)),
+                                screenWatts.map(w -> new Figure(w, false)),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty())
+                        .without(Limit.PLATE_VOLTS, Limit.SCREEN_WATTS, Limit.SCREEN_VOLTS)),
                 Optional.of(new ScreenShare(sharePercent / 100, bandPoints / 100)),
                 Envelope.unknown(),
                 Map.of(),

@@ -62,8 +62,8 @@ class ErrorBudgetTest {
     }
 
     @Test
-    void refusesANegativeLimit() {
-        assertThatThrownBy(() -> ErrorBudget.exact().and("x", -0.1)).hasMessageContaining("-0.1");
+    void refusesWhatIsNoLimit() {
+        assertThatThrownBy(() -> ErrorBudget.exact().and("x", Double.NaN)).hasMessageContaining("NaN");
         assertThatThrownBy(() -> new Accuracy(-1, 0)).hasMessageContaining("-1");
     }
 
@@ -74,5 +74,38 @@ class ErrorBudgetTest {
         assertThat(Show.plusMinus(431.2, 4.2)).isEqualTo("431 ± 4");
         assertThat(Show.fixed(-0.04, 1)).isEqualTo("0.0");
         assertThat(Show.significant(0.0999, 2)).isEqualTo("0.10");
+    }
+
+    /** KT88: 60.0 mA with 4.5 ± 2 % of it in the screen, both at 450 V: what the screen takes the plate does not have. */
+    @Test
+    void theErrorOfASumIsThatOfItsDerivative() {
+        ErrorBudget current = ErrorBudget.exact().and("current", 0.02);
+        double q = 0.045;
+        double dq = 0.02;
+        Estimate plate = new Estimate(450 * 0.060 * (1 - q), current.and("share", -dq / (1 - q)));
+        Estimate screen = new Estimate(450 * 0.060 * q, current.and("share", dq / q));
+        Estimate sum = plate.plus(screen);
+        assertThat(plate.value()).isCloseTo(25.8, within(0.05));
+        assertThat(screen.value()).isCloseTo(1.2, within(0.05));
+        assertThat(sum.value()).isCloseTo(27.0, within(1e-9));
+        assertThat(sum.likely()).isCloseTo(0.54, within(0.01));
+        // At other screen volts the share counts with the difference: Ik · (Vg2 − Vp) · dq.
+        Estimate low = new Estimate(300 * 0.060 * q, current.and("share", dq / q));
+        assertThat(plate.plus(low).errors().of("share") * plate.plus(low).value())
+                .isCloseTo(0.060 * 150 * dq, within(1e-9));
+    }
+
+    @Test
+    void oneCauseEntersOnceWithItsSign() {
+        ErrorBudget twice = ErrorBudget.exact().and("a", 0.03).and("a", -0.02).and("b", 0.01);
+        assertThat(twice.terms()).hasSize(2);
+        assertThat(twice.of("a")).isCloseTo(0.01, within(1e-12));
+        assertThat(twice.worst()).isCloseTo(0.02, within(1e-12));
+        assertThat(twice.scaling("a", 3).of("a")).isCloseTo(0.03, within(1e-12));
+        assertThat(twice.scaling("a", 3).of("b")).isCloseTo(0.01, within(1e-12));
+        assertThat(twice.times(-2).worst()).isCloseTo(0.04, within(1e-12));
+        // The same words from another meter are another cause.
+        assertThat(ErrorBudget.exact().and("a", 0.03, "m").and("a", -0.02, "n").terms())
+                .hasSize(2);
     }
 }

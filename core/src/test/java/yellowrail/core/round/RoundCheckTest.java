@@ -89,7 +89,7 @@ class RoundCheckTest {
                 individual,
                 plate,
                 Map.of(),
-                Map.of(),
+                Map.of("V1", volts(280)),
                 Map.of(),
                 choke,
                 Map.of());
@@ -146,7 +146,7 @@ class RoundCheckTest {
         }
         RoundAnswer each = check(SHARED, readings(point, single, Map.of("V1", volts(430)), Optional.empty()));
         assertThat(each.worst()).isEqualTo("V1");
-        assertThat(each.verdict().place()).isEqualTo(Verdict.Place.ABOVE_RATING);
+        assertThat(each.verdict().place()).isEqualTo(Verdict.Place.ABOVE_CEILING);
         assertThat(each.warnings()).isEmpty();
         single.put("V4", Typed.of(0.050, Unit.AMPERE));
         assertThat(check(SHARED, readings(point, single, Map.of("V1", volts(430)), Optional.empty()))
@@ -198,7 +198,7 @@ class RoundCheckTest {
 
     @Test
     void theChokeChecksTheSum() {
-        assertThat(CrossCheck.supply(0.205, 60 * 0.210 / 60)).isEmpty();
+        assertThat(CrossCheck.supply(0.205, true, 0.210)).isEmpty();
         RoundAnswer answer = check(
                 OWN,
                 readings(
@@ -211,8 +211,8 @@ class RoundCheckTest {
         assertThat(answer.sockets()).allMatch(s -> s.answer().verdict().allClear());
         assertThat(answer.verdict().place()).isEqualTo(Verdict.Place.UNKNOWN);
         assertThat(answer.verdict().reasons().get(0)).contains("cannot draw more");
-        assertThat(CrossCheck.combined("all", 0.1208, 0.1208)).isEmpty();
-        assertThat(CrossCheck.combined("all", 0.1208, 0.1258)).isPresent();
+        assertThat(CrossCheck.combined("all", 0.1208, true, 0.1208)).isEmpty();
+        assertThat(CrossCheck.combined("all", 0.1208, true, 0.1258)).isPresent();
     }
 
     @Test

@@ -31,6 +31,7 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
@@ -52,6 +53,10 @@ final class Bench {
     }
 
     static TubeType x19(Optional<Double> screenWatts) {
+        return x19(RatingSystem.DESIGN_CENTRE, screenWatts);
+    }
+
+    static TubeType x19(RatingSystem system, Optional<Double> screenWatts) {
         return new TubeType(
                 "X19",
                 List.of(),
@@ -60,16 +65,17 @@ final class Bench {
                 Optional.empty(),
                 Optional.empty(),
                 List.of(new Ratings(
-                        RatingSystem.DESIGN_CENTRE,
-                        "own",
-                        Optional.of(new Figure(19, false)),
-                        screenWatts.map(w -> new Figure(w, false)),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty())),
+                                system,
+                                "own",
+                                Optional.of(new Figure(19, false)),
+                                screenWatts.map(w -> new Figure(w, false)),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty())
+                        .without(Limit.PLATE_VOLTS, Limit.SCREEN_VOLTS)),
                 Optional.of(new ScreenShare(0.06, 0.02)),
                 Envelope.unknown(),
                 Map.of(),

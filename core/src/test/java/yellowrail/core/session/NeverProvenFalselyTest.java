@@ -21,6 +21,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.RatingSystem;
 
 /**
  * Situations that look fine at a glance. Each is a session that would be proven but for one thing; none may end proven,
@@ -256,21 +257,20 @@ class NeverProvenFalselyTest {
         plant("plate volts ten times too small", true, () -> soak(good(), 5, 9, pass(31.6, 31.3, 39.8)));
         plant("volts and current swapped in size", true, () -> soak(good(), 5, 9, pass(398, 398, 31.6)));
         plant(
-                "bias scheme unknown, highest mains above the ceiling",
-                false,
-                () -> soak(
-                        with(Bench.amp(BiasScheme.FIXED_UNKNOWN, ControlLayout.PER_TUBE, 2, false)),
-                        5,
-                        9,
-                        pass(33.5, 33.5, 398)));
+                "design-maximum rating, bias held or not is an open question at highest mains",
+                true,
+                () -> soak(maximum(BiasScheme.FIXED_UNKNOWN), 5, 9, pass(31.6, 31.6, 398)));
         plant(
-                "constant bias, highest mains above the ceiling",
-                false,
-                () -> soak(
-                        with(Bench.amp(BiasScheme.FIXED_CONSTANT, ControlLayout.PER_TUBE, 2, false)),
-                        5,
-                        9,
-                        pass(33.5, 33.5, 398)));
+                "design-maximum rating that held bias may pass at highest mains",
+                true,
+                () -> soak(maximum(BiasScheme.FIXED_CONSTANT), 5, 9, pass(31.6, 31.6, 398)));
+        plant(
+                "mixed bias at a highest mains that only cathode bias would stand",
+                true,
+                () -> soak(maximum(BiasScheme.MIXED), 5, 9, b -> {
+                    pass(31.6, 31.6, 412).accept(b);
+                    b.reads(Quantity.CATHODE, "V1", 14).reads(Quantity.CATHODE, "V2", 14);
+                }));
         plant(
                 "shared resistor: only a mean",
                 true,
@@ -483,6 +483,35 @@ class NeverProvenFalselyTest {
 
     private static Bench shared() {
         return with(Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL, 4, true));
+    }
+
+    /** A tube with a design-maximum rating where the mains goes up to 253 V. */
+    private static Bench maximum(BiasScheme bias) {
+        var a = Bench.amp(bias, ControlLayout.PER_TUBE, 2, false);
+        Bench bench = with(new yellowrail.core.amp.AmpDescription(
+                a.name(),
+                a.topology(),
+                a.connection(),
+                a.tap(),
+                a.bias(),
+                a.controls(),
+                a.sockets(),
+                a.groups(),
+                a.screenOhms(),
+                a.chokeOhms(),
+                new yellowrail.core.amp.Mains(Optional.empty(), 230, 220, 253),
+                a.nodes(),
+                a.transformers(),
+                a.quirks(),
+                a.makersFigure(),
+                a.target(),
+                a.judgeBy(),
+                a.ceiling()));
+        bench.standards = new Standards(
+                Map.of("X19", Bench.x19(RatingSystem.DESIGN_MAXIMUM, Optional.of(4.0))),
+                List.of(Bench.STORY),
+                Optional.empty());
+        return bench;
     }
 
     private static yellowrail.core.amp.AmpDescription connected(Connection connection) {

@@ -1,0 +1,133 @@
+package yellowrail.core.idle;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeKind;
+
+/** The limits beside the plate's, one line each, and what of them is not known. */
+final class LimitChecks {
+    private static final List<Limit> LINES = List.of(
+            Limit.SCREEN_WATTS, Limit.COMBINED_WATTS, Limit.PLATE_VOLTS, Limit.SCREEN_VOLTS, Limit.CATHODE_AMPERES);
+
+    private final IdleQuestion question;
+    private final Point point;
+    private final List<Assessor.Outcome> outcomes;
+    private final List<Ratings> editions;
+
+    LimitChecks(IdleQuestion question, Point point, List<Assessor.Outcome> outcomes) {
+        this.question = question;
+        this.point = point;
+        this.outcomes = outcomes;
+        this.editions = question.stage().editions();
+    }
+
+    private boolean triode() {
+        return question.stage().type().filter(t -> t.kind() == TubeKind.TRIODE).isPresent();
+    }
+
+    private boolean applies(Limit limit) {
+        return !(triode() && limit.ofScreen());
+    }
+
+    /** Limits of which no publication says anything take the all-clear away; cathode current is let pass. */
+    void lacking(Findings findings) {
+        for (Limit limit : List.of(Limit.PLATE_VOLTS, Limit.SCREEN_WATTS, Limit.SCREEN_VOLTS)) {
+            boolean known = editions.stream().anyMatch(e -> !e.unknown(limit));
+            if (applies(limit) && !known) {
+                findings.lacks(
+                        limit.words() + " limit",
+                        0.1,
+                        "No limit for the " + limit.words()
+                                + " of this type is known here: enter it from the maker's sheet,"
+                                + " or say that none is published.",
+                        true);
+            }
+        }
+        boolean needed = outcomes.stream().anyMatch(o -> o.limits().screenVoltsNeeded(point));
+        boolean bound = outcomes.stream().anyMatch(o -> !o.unread().isEmpty());
+        if (needed || bound) {
+            findings.lacks(
+                    "screen volts",
+                    0.1,
+                    "Screen volts are missing: with the plate's "
+                            + LimitWords.figure(point.volts().value(), yellowrail.core.reading.Unit.VOLT)
+                            + " on the screen "
+                            + (needed ? "its voltage limit" : "its dissipation limit")
+                            + " would be passed or too close.",
+                    true);
+        }
+    }
+
+    List<LimitCheck> lines() {
+        List<Supplier<LimitCheck>> lines = new ArrayList<>();
+        for (Limit limit : LINES) {
+            if (limit != Limit.COMBINED_WATTS
+                    || editions.stream().anyMatch(e -> e.figure(limit).isPresent())) {
+                lines.add(() -> line(limit));
+            }
+        }
+        return new LazyList<>(lines);
+    }
+
+    private LimitCheck line(Limit limit) {
+        if (!applies(limit)) {
+            return new LimitCheck(limit.words(), "", "a triode has no screen", LimitCheck.State.NOT_APPLICABLE);
+        }
+        Optional<Estimate> value = point.value(limit);
+        String bound = point.screenUnread() && limit.ofScreen() ? "at most " : "";
+        String present =
+                value.map(v -> bound + Show.si(v.value(), limit.unit(), 3)).orElse("not known");
+        if (editions.stream().allMatch(e -> e.figure(limit).isEmpty())) {
+            boolean none = editions.stream().anyMatch(e -> !e.unknown(limit));
+            return new LimitCheck(
+                    limit.words(),
+                    present,
+                    none ? "none published" : "not known",
+                    none ? LimitCheck.State.NONE_PUBLISHED : LimitCheck.State.UNKNOWN);
+        }
+        Optional<LimitResult> worst = outcomes.stream()
+                .flatMap(o -> o.results().stream())
+                .filter(r -> r.what() == limit && !r.ceiling())
+                .max(Comparator.comparing(LimitResult::standing).thenComparingDouble(LimitResult::reach));
+        boolean unread = outcomes.stream().anyMatch(o -> o.unread().stream().anyMatch(r -> r.what() == limit));
+        if (value.isEmpty() || worst.isEmpty() || unread) {
+            String max = editions.stream()
+                    .flatMap(e -> e.figure(limit).stream())
+                    .findFirst()
+                    .map(f -> Show.si(f.value(), limit.unit(), 3))
+                    .orElse("");
+            return new LimitCheck(
+                    limit.words(),
+                    value.isEmpty() ? "not known" : present + ", screen volts not read",
+                    max,
+                    LimitCheck.State.UNKNOWN);
+        }
+        LimitResult r = worst.get();
+        String at = r.at() == LimitResult.At.NOW ? "" : "; " + LimitWords.value(r) + LimitWords.mains(r);
+        double max = r.edition().figure(limit).orElseThrow().value();
+        return new LimitCheck(
+                limit.words(),
+                present + at,
+                Show.si(max, limit.unit(), 3) + " (" + r.edition().system().words() + ")",
+                state(limit, r));
+    }
+
+    /** Over only when it is so whatever the bias does. */
+    private LimitCheck.State state(Limit limit, LimitResult worst) {
+        boolean always = outcomes.stream()
+                .allMatch(o -> o.results().stream()
+                        .anyMatch(r -> r.what() == limit && !r.ceiling() && r.standing() == LimitResult.Standing.OVER));
+        return switch (worst.standing()) {
+            case WITHIN -> LimitCheck.State.WITHIN;
+            case TOO_CLOSE -> LimitCheck.State.AT;
+            case OVER -> always ? LimitCheck.State.OVER : LimitCheck.State.AT;
+        };
+    }
+}

@@ -1,0 +1,35 @@
+package yellowrail.core.idle;
+
+import java.util.Optional;
+import yellowrail.core.reading.Typed;
+
+/**
+ * The hottest idle at which nothing is passed: no ceiling, no limit, at no mains that counts, error bands included; less one
+ * per cent and one count, so that reading it again does not fall over the edge.
+ *
+ * @param share of the plate rating; zero when no current keeps every limit
+ * @param watts plate dissipation there, W
+ * @param plateAmperes of one tube, A
+ * @param reading what the meter shows there; empty when the method has no reading for it
+ * @param edge the share at which that limit is passed: what is read below it may stay
+ * @param limit what ends it, in words with its mains
+ * @param step whether plate volts will have moved so far that it is a step on the way: turn, then read volts and current
+ *     again
+ */
+public record Permitted(
+        double share,
+        double watts,
+        double plateAmperes,
+        Optional<Typed> reading,
+        double edge,
+        String limit,
+        boolean step) {
+    static Permitted none(String limit) {
+        return new Permitted(0, 0, 0, Optional.empty(), 0, limit, false);
+    }
+
+    /** Whether there is any such idle. */
+    public boolean exists() {
+        return share > 0;
+    }
+}

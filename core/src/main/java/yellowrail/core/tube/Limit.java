@@ -1,0 +1,33 @@
+package yellowrail.core.tube;
+
+import yellowrail.core.reading.Unit;
+
+/** A limit that a publication can give for DC operation, each with what it limits. */
+public enum Limit {
+    PLATE_WATTS("plate dissipation", Unit.WATT),
+    SCREEN_WATTS("screen dissipation", Unit.WATT),
+    COMBINED_WATTS("plate plus screen dissipation", Unit.WATT),
+    PLATE_VOLTS("plate volts", Unit.VOLT),
+    SCREEN_VOLTS("screen volts", Unit.VOLT),
+    CATHODE_AMPERES("cathode current", Unit.AMPERE);
+
+    private final String words;
+    private final Unit unit;
+
+    Limit(String words, Unit unit) {
+        this.words = words;
+        this.unit = unit;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    public Unit unit() {
+        return unit;
+    }
+
+    public boolean ofScreen() {
+        return this == SCREEN_WATTS || this == SCREEN_VOLTS || this == COMBINED_WATTS;
+    }
+}
