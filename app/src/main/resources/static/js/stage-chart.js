@@ -33,7 +33,7 @@ export function operatingChart(p, read) {
   svg.append('g').attr('class', 'axis').attr('transform', `translate(${box.left},0)`).call(d3.axisLeft(y).ticks(8));
   svg.append('text').attr('x', box.right).attr('y', box.bottom + 32).attr('text-anchor', 'end').text('plate to cathode, V');
   svg.append('text').attr('transform', `translate(14,${box.top}) rotate(-90)`).attr('text-anchor', 'end').text('plate current, mA');
-  document.getElementById('legend').textContent = `Model: thin, the curves at ${Math.round(c.screenVolts)} V on the screens; thick, the path of one tube at full drive${c.composite.length ? '; long dashes, the other tube mirrored; dots, both together' : ''}; red dashes, ${p.ratedWatts} W. The whisker at the idle point: the model's ± ${(100 * p.idleBand).toPrecision(2)} % at this bias.${read.length ? ' Measured: crosses with the meter\'s whiskers.' : ''}`;
+  document.getElementById('legend').textContent = `Model: thin, the curves at ${Math.round(c.screenVolts)} V on the screens; thick, the path of one tube at full drive${c.composite.length ? '; long dashes, the other tube mirrored; dots, both together' : ''}; red dashes, ${p.ratedWatts} W. ${p.idleBand === null ? 'How far the idle point is off is not known at these volts.' : `The whisker at the idle point: the model's ± ${(100 * p.idleBand).toPrecision(2)} % at this bias.`}${read.length ? ' Measured: crosses with the meter\'s whiskers.' : ''}`;
   reader(svg, c, x, y);
 }
 
@@ -66,7 +66,7 @@ function ratings(svg, inside, p, x, y, box, line, mostV) {
 
 function idle(inside, p, x, y) {
   const { volts, amperes } = p.chart.idle;
-  inside.append('line').attr('class', 'whisker').attr('x1', x(volts)).attr('x2', x(volts)).attr('y1', y(1000 * amperes * (1 - p.idleBand))).attr('y2', y(1000 * amperes * (1 + p.idleBand)));
+  if (p.idleBand !== null) inside.append('line').attr('class', 'whisker').attr('x1', x(volts)).attr('x2', x(volts)).attr('y1', y(1000 * amperes * (1 - p.idleBand))).attr('y2', y(1000 * amperes * (1 + p.idleBand)));
   inside.append('circle').attr('class', 'idle').attr('cx', x(volts)).attr('cy', y(1000 * amperes)).attr('r', 5.5);
 }
 

@@ -89,3 +89,20 @@ export function limits(list) {
     return row;
   }));
 }
+
+// What stands at this mains and at the highest; lines stay, so that a reader is not told the same twice.
+export function statements(list) {
+  const box = document.getElementById('statements');
+  const text = JSON.stringify(list);
+  if (box.dataset.said === text) return;
+  box.dataset.said = text;
+  box.replaceChildren(...list.map((l) => {
+    const line = document.createElement('div');
+    line.className = `said-${l.tone}`;
+    part(line, 'dt', '', l.name);
+    const said = part(line, 'dd', '', '');
+    part(said, 'span', '', `${l.mark} `).setAttribute('aria-hidden', 'true');
+    said.append(l.text);
+    return line;
+  }));
+}

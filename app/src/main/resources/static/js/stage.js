@@ -2,7 +2,7 @@
 import { operatingChart } from './stage-chart.js';
 import { heat, distortion } from './stage-curves.js';
 import { Sweeps } from './stage-sweeps.js';
-import { tiles, limits } from './stage-tiles.js';
+import { tiles, limits, statements } from './stage-tiles.js';
 
 const form = document.getElementById('stage');
 const by = (id) => document.getElementById(id);
@@ -95,7 +95,7 @@ function draw(p) {
   say(p.said);
   by('stage-said').textContent = p.trouble;
   if (form.elements.measured.value.length > MOST_MEASURED) say({ ...p.said, measured: { sentence: 'About a hundred lines fit here: keep longer tables as results of an amp.', choices: [] } });
-  ['.stage-body', '.curves', '.told-apart'].forEach((part) => { form.querySelector(part).hidden = !p.chart; });
+  ['#statements', '.stage-body', '.curves', '.told-apart'].forEach((part) => { form.querySelector(part).hidden = !p.chart; });
   by('accuracy').textContent = p.accuracy;
   if (!p.chart) { sweeps.clear(); document.body.dataset.shown = shown; return; }
   if (form.elements.at.value) {
@@ -103,6 +103,7 @@ function draw(p) {
     by('out-idle').textContent = `${p.idleShare.toFixed(1)} %, from the typed bias`;
   }
   form.dataset.rated = p.ratedWatts;
+  statements(p.statements);
   tiles(p.tiles);
   limits(p.limits);
   operatingChart(p, points);

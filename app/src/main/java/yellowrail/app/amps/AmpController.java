@@ -112,7 +112,7 @@ class AmpController {
         model.addAttribute("targets", settings.targetNames());
         model.addAttribute("channels", AmpForms.channelsOf(form));
         model.addAttribute("points", pointNames(form));
-        model.addAttribute("nodes", Math.min(12, Math.max(4, form.nodeName().size() + 1)));
+        model.addAttribute("nodes", Math.min(12, Math.max(4, form.nodeLabel().size() + 1)));
     }
 
     /** Names of the sense points this form would make, for the fields with their measured ohms. */

@@ -9,16 +9,36 @@ public record AmpForm(
         @Schema(description = "Name, 1 to 60 characters", example = "Bittern 50")
         String name,
 
-        @Schema(description = "pp or se") String topology,
-        @Schema(description = "pentode, ul or triode") String connection,
+        @Schema(
+                description = "pp or se; blank is pp",
+                allowableValues = {"", "pp", "se"})
+        String topology,
+
+        @Schema(
+                description = "Where the screens are fed from; blank is pentode",
+                allowableValues = {"", "pentode", "ul", "triode"})
+        String connection,
+
         @Schema(description = "Ultralinear tap, per cent") String tap,
 
-        @Schema(description = "unknown, tracking, constant, cathode or mixed")
+        @Schema(
+                description = "What the bias does; blank is unknown",
+                allowableValues = {"", "unknown", "tracking", "constant", "cathode", "mixed"})
         String bias,
 
         @Schema(
-                description =
-                        "none, level, balance, level_and_balance, per_side, per_tube, cathode_own or cathode_shared")
+                description = "Bias controls; blank is not known",
+                allowableValues = {
+                    "",
+                    "none",
+                    "level",
+                    "balance",
+                    "level_and_balance",
+                    "per_side",
+                    "per_tube",
+                    "cathode_own",
+                    "cathode_shared"
+                })
         String controls,
 
         @Schema(description = "Names of the sockets in measuring order, 1 to 8")
@@ -30,10 +50,14 @@ public record AmpForm(
         @Schema(description = "Side of each socket, A or B") List<String> socketSide,
         @Schema(description = "Tube type of each socket") List<String> socketType,
 
-        @Schema(description = "own, adaptor, shared, combined, cathode, half, ma, panel or grid")
+        @Schema(
+                description = "Sensing method",
+                allowableValues = {"own", "adaptor", "shared", "combined", "cathode", "half", "ma", "panel", "grid"})
         String method,
 
-        @Schema(description = "What shares a sense point: tube, side, channel or all")
+        @Schema(
+                description = "What shares a sense point; blank is tube",
+                allowableValues = {"", "tube", "side", "channel", "all"})
         String grouping,
 
         @Schema(description = "Marked resistance, Ω (for half: of the half primary, cold)")
@@ -70,7 +94,7 @@ public record AmpForm(
         @Schema(description = "Nominal mains, V") String nominal,
         @Schema(description = "Lowest mains, V") String lowest,
         @Schema(description = "Highest mains, V") String highest,
-        @Schema(description = "Names of B+ and bias nodes") List<String> nodeName,
+        @Schema(description = "Names of B+ and bias nodes") List<String> nodeLabel,
 
         @Schema(description = "Capacitance of each node, µF")
         List<String> nodeFarads,
@@ -110,7 +134,7 @@ public record AmpForm(
         socketSide = orEmpty(socketSide);
         socketType = orEmpty(socketType);
         rm = orEmpty(rm);
-        nodeName = orEmpty(nodeName);
+        nodeLabel = orEmpty(nodeLabel);
         nodeFarads = orEmpty(nodeFarads);
         nodeVolts = orEmpty(nodeVolts);
     }

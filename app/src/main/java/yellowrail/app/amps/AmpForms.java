@@ -129,7 +129,7 @@ public final class AmpForms {
                 f.nominal(),
                 f.lowest(),
                 f.highest(),
-                f.nodeName(),
+                f.nodeLabel(),
                 f.nodeFarads(),
                 f.nodeVolts(),
                 f.zaa(),

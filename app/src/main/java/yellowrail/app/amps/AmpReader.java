@@ -4,6 +4,7 @@ import static yellowrail.app.amps.AmpForm.at;
 import static yellowrail.app.forms.CheckForm.or;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -51,6 +52,17 @@ public final class AmpReader {
             Field.of("supply current", Unit.AMPERE, Prefix.MILLI, 5e-3, 2).aboveZero();
     private static final int LONGEST_TEXT = 2000;
     private static final Map<String, String> SIDES = Map.of("A", "A", "B", "B");
+
+    private static final Map<String, ControlLayout> CONTROLS = controlWords();
+
+    private static Map<String, ControlLayout> controlWords() {
+        Map<String, ControlLayout> words = new LinkedHashMap<>();
+        for (ControlLayout layout : ControlLayout.values()) {
+            words.put(layout.name().toLowerCase(Locale.ROOT), layout);
+        }
+        return words;
+    }
+
     private static final int MOST_NODES = 12;
     private static final List<String> ONE_OCCASION = List.of("maplate", "supply");
     private static final List<String> AMP_METHODS =
@@ -181,14 +193,7 @@ public final class AmpReader {
     }
 
     private ControlLayout controls() {
-        String text = or(form.controls(), "none").toUpperCase(Locale.ROOT);
-        try {
-            return ControlLayout.valueOf(text);
-        } catch (IllegalArgumentException unknown) {
-            complaints.add(
-                    "controls", "“" + Complaints.shorten(form.controls()) + "” is no control layout known here.");
-            return ControlLayout.NONE;
-        }
+        return complaints.pick("controls", form.controls(), CONTROLS, ControlLayout.NONE);
     }
 
     private List<Socket> sockets(Topology topology) {
@@ -297,15 +302,15 @@ public final class AmpReader {
 
     private List<SupplyNode> nodes() {
         List<SupplyNode> nodes = new ArrayList<>();
-        if (form.nodeName().size() > MOST_NODES) {
-            complaints.add("nodeName" + MOST_NODES, "At most " + MOST_NODES + " nodes.");
+        if (form.nodeLabel().size() > MOST_NODES) {
+            complaints.add("nodeLabel" + MOST_NODES, "At most " + MOST_NODES + " nodes.");
         }
-        for (int i = 0; i < Math.min(form.nodeName().size(), MOST_NODES); i++) {
-            String name = at(form.nodeName(), i).strip();
+        for (int i = 0; i < Math.min(form.nodeLabel().size(), MOST_NODES); i++) {
+            String name = at(form.nodeLabel(), i).strip();
             if (name.length() > 40) {
-                complaints.add("nodeName" + i, "A node's name has at most 40 characters.");
+                complaints.add("nodeLabel" + i, "A node's name has at most 40 characters.");
             } else if (nodes.stream().anyMatch(n -> n.name().equals(name))) {
-                complaints.add("nodeName" + i, "Two nodes are called “" + name + "”; give each its own name.");
+                complaints.add("nodeLabel" + i, "Two nodes are called “" + name + "”; give each its own name.");
             } else if (!name.isEmpty()) {
                 Matcher pair = SERIES.matcher(at(form.nodeVolts(), i).strip());
                 boolean inSeries = pair.matches();

@@ -75,7 +75,10 @@ class StageApi {
     private Asked asked(Map<String, String> texts) {
         List<ApiRefused.FieldError> unknown = texts.keySet().stream()
                 .filter(name -> !StageForm.names().contains(name))
-                .map(name -> new ApiRefused.FieldError(name, "A stage has no such part.", List.of()))
+                .map(name -> new ApiRefused.FieldError(
+                        name,
+                        "A stage has no such part; it has " + String.join(", ", StageForm.names()) + ".",
+                        List.copyOf(StageForm.names())))
                 .toList();
         if (!unknown.isEmpty()) {
             throw new ApiRefused(unknown);

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.app.stage.Limits;
 import yellowrail.app.stage.StageEngine;
+import yellowrail.app.stage.StageStatements;
 import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.idle.Statement;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.tube.ModelTrust;
@@ -41,6 +43,12 @@ record StageResult(
 
         @Schema(description = "Largest plate current of a tube, A")
         double peakPlateAmperes,
+
+        @Schema(description = "The idle at this mains against the limits, in a sentence")
+        String now,
+
+        @Schema(description = "The idle at highest mains against the limits, in a sentence")
+        String raised,
 
         @Schema(description = "Figures against their ratings")
         List<LimitResult> limits,
@@ -126,15 +134,15 @@ record StageResult(
             String tone) {}
 
     /** How far a model can be trusted. */
-    @Schema(description = "Bands of the model, share to either side")
+    @Schema(description = "Bands of the model, share to either side; null at volts it was not fitted near")
     record TrustResult(
             @Schema(description = "Of plate current and heat")
-            double plate,
+            Double plate,
 
             @Schema(description = "Of screen current and heat")
-            double screen,
+            Double screen,
 
-            @Schema(description = "Of power at full drive") double watts,
+            @Schema(description = "Of power at full drive") Double watts,
 
             @Schema(description = "How many operations or points stand behind it")
             int operations,
@@ -144,6 +152,8 @@ record StageResult(
 
     static StageResult of(StageSetting setting, StageEngine.Computed c, double highest, TubeFacts facts) {
         ModelTrust trust = facts.curves().trust();
+        ModelTrust.Bands bands = facts.bands(c);
+        List<Statement> statements = StageStatements.of(setting, c, highest, facts);
         return new StageResult(
                 facts.designation(),
                 setting.idleShare(),
@@ -155,15 +165,21 @@ record StageResult(
                 optional(c.drive().classAWatts()),
                 c.drive().plateMost(),
                 c.drive().plateAmperes(),
+                statements.get(0).sentence(),
+                statements.get(1).sentence(),
                 Limits.of(setting, c, highest, facts).stream()
                         .map(l -> new LimitResult(l.name(), l.figure(), l.rating(), l.tone()))
                         .toList(),
                 new TrustResult(
-                        trust.plateBand(),
-                        trust.screenBand(),
-                        trust.wattsBand(),
+                        orNull(bands.plate()),
+                        orNull(bands.screen()),
+                        orNull(bands.watts()),
                         trust.operations(),
                         facts.curves().own()));
+    }
+
+    private static Double orNull(double band) {
+        return Double.isInfinite(band) ? null : band;
     }
 
     private static Double optional(Optional<Double> value) {

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -36,7 +38,10 @@ record TubeResult(
         @Schema(description = "Where the figures come from") String origin,
 
         @Schema(description = "Entered or corrected by the builder")
-        boolean own) {
+        boolean own,
+
+        @Schema(description = "How a correction differs from the shipped entry, in words")
+        List<String> differences) {
     /** A published figure. */
     @Schema(description = "A published figure in the unit of its field")
     record Value(
@@ -68,7 +73,10 @@ record TubeResult(
             Value gridOhmsFixedBias,
 
             @Schema(description = "Largest grid-circuit resistance with cathode bias, Ω")
-            Value gridOhmsCathodeBias) {
+            Value gridOhmsCathodeBias,
+
+            @Schema(description = "Limits this publication is known not to give, in words")
+            List<String> nonePublished) {
         static Edition of(Ratings r) {
             return new Edition(
                     r.system().words(),
@@ -80,7 +88,8 @@ record TubeResult(
                     Value.of(r.screenVolts()),
                     Value.of(r.cathodeAmperes()),
                     Value.of(r.gridOhmsFixedBias()),
-                    Value.of(r.gridOhmsCathodeBias()));
+                    Value.of(r.gridOhmsCathodeBias()),
+                    r.nonePublished().stream().map(Limit::words).sorted().toList());
         }
     }
 
@@ -102,6 +111,7 @@ record TubeResult(
                 t.screenShare().map(s -> s.band()).orElse(null),
                 t.related(),
                 t.origin(),
-                t.own());
+                t.own(),
+                Correction.differences(t));
     }
 }

@@ -10,13 +10,17 @@ public record BenchForm(
 
         @Schema(description = "Id of the amp (UUID)") String amp,
 
-        @Schema(description = "NEW_TUBES, YEARLY_CHECK, FAULT or EXPERIMENT")
+        @Schema(
+                description = "Why it is on the bench",
+                allowableValues = {"NEW_TUBES", "YEARLY_CHECK", "FAULT", "EXPERIMENT"})
         String purpose,
 
         @Schema(description = "Name of the meter, as in the settings")
         String meter,
 
-        @Schema(description = "Where plate volts are read: chassis, cathode or node")
+        @Schema(
+                description = "Where plate volts are read; blank is chassis",
+                allowableValues = {"", "chassis", "cathode", "node"})
         String ref,
 
         @Schema(description = "Residual volts up to which hands go in, 1 to 30 V; blank for 10")

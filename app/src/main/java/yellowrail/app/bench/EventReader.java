@@ -13,6 +13,7 @@ import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.MeterText;
@@ -111,7 +112,7 @@ public final class EventReader {
                 new Event.Ticked(
                         one("check", Check.class),
                         form.field("point"),
-                        yesNo("done").orElse(true));
+                        yesNo("done").orElseThrow(() -> neither("done")));
             case "read" -> reading();
             case "turn" ->
                 new Event.Turned(
@@ -134,6 +135,7 @@ public final class EventReader {
             case "aim" -> new Event.Aimed(form.field("target"), form.field("reason"));
             case "bias" ->
                 new Event.BiasTold(Optional.ofNullable(Words.BIAS.get(form.field("bias")))
+                        .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
                         .orElseThrow(() -> new NotUnderstood(
                                 "bias",
                                 "“" + shorten(form.field("bias")) + "” is none of tracking, constant.",

@@ -184,9 +184,24 @@ final class Findings {
                     nominal,
                     session.plan().heaterAmber(),
                     session.plan().heaterRed());
-            String at = mainsNear(reading)
-                    .map(m -> "At " + m.typed().echo() + " mains: ")
-                    .orElse("Mains not recorded: ");
+            Optional<Taken> mains = mainsNear(reading);
+            String at = mains.map(m -> "At " + m.typed().echo() + " mains: ").orElse("Mains not recorded: ");
+            if (loaded && mains.isPresent()) {
+                double highest = session.plan().amp().mains().highest();
+                HeaterCheck.raised(
+                                reading.typed().value(),
+                                nominal,
+                                highest / mains.get().typed().value())
+                        .ifPresent(r -> {
+                            String estimate =
+                                    "At " + Show.si(highest, Unit.VOLT, 3) + " mains, estimated: " + r.sentence();
+                            if (r.state() == HeaterCheck.State.RED) {
+                                warm(estimate);
+                            } else {
+                                open(estimate);
+                            }
+                        });
+            }
             switch (check.state()) {
                 case WITHIN -> good(at + check.sentence());
                 case AMBER -> warm(at + check.sentence());
@@ -207,12 +222,16 @@ final class Findings {
         });
     }
 
+    /** The mains read nearest in order: the last one before the reading, else the first one after it. */
     private Optional<Taken> mainsNear(Taken reading) {
-        return session.holding().stream()
+        List<Taken> mains = session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS
-                        && r.context().run() == reading.context().run()
-                        && r.at() <= reading.at() + 60_000)
-                .reduce((a, b) -> b);
+                        && r.context().run() == reading.context().run())
+                .toList();
+        return mains.stream()
+                .filter(r -> r.at() <= reading.at())
+                .reduce((a, b) -> b.at() >= a.at() ? b : a)
+                .or(() -> mains.stream().findFirst());
     }
 
     private void warmth() {

@@ -26,7 +26,7 @@ public record Statements(List<Line> lines, List<Answer> answers) {
 
     public static Statements of(Verdict verdict) {
         return new Statements(
-                List.of(line("Now", verdict.now()), line("At highest mains", verdict.raised())).stream()
+                List.of(line("Now", verdict.now()), line("At higher mains", verdict.raised())).stream()
                         .filter(l -> !l.text().isEmpty())
                         .toList(),
                 verdict.question().map(OpenQuestion::outcomes).orElse(List.of()).stream()
@@ -37,8 +37,21 @@ public record Statements(List<Line> lines, List<Answer> answers) {
                         .toList());
     }
 
+    /** The statements of a computed stage. */
+    public static List<Line> computed(List<Statement> statements) {
+        return List.of(line("At this mains", statements.get(0)), line("At highest mains", statements.get(1)));
+    }
+
     private static Line line(String name, Statement statement) {
         WattStrip.Tone tone = WattStrip.Tone.of(statement.place());
-        return new Line(name, statement.sentence(), tone.css(), tone.mark());
+        return new Line(name, after(name, statement.sentence()), tone.css(), tone.mark());
+    }
+
+    /** The sentence behind its name, which is not said twice. */
+    private static String after(String name, String sentence) {
+        String said = "At highest mains: ";
+        return sentence.startsWith(said) && !name.equals("Now")
+                ? Character.toUpperCase(sentence.charAt(said.length())) + sentence.substring(said.length() + 1)
+                : sentence;
     }
 }

@@ -41,13 +41,38 @@ final class AmpReadings {
                 .toList();
     }
 
+    /** That the newest round is none of the usable ones, in a sentence; empty when it is one. */
+    static String leftOut(List<Round> all, List<Round> usable) {
+        if (all.isEmpty() || usable.isEmpty() || usable.contains(all.get(all.size() - 1))) {
+            return "";
+        }
+        Round newest = all.get(all.size() - 1);
+        return " A newer round, of " + DAY.format(newest.takenAt())
+                + ", is left out: its volts and currents were not read together, not of every tube, or not at full mains."
+                + " What is computed here is older than that.";
+    }
+
     static ReadRound of(Round round, List<Socket> sockets) {
         Map<String, SocketAnswer> answers = answers(round, sockets);
         double nominal = round.amp().description().mains().nominal();
         return new ReadRound(
                 round.holding(Quantity.MAINS, "").map(r -> r.value() / nominal),
                 nodeAmperes(round),
-                sockets.stream().map(s -> tube(round, answers.get(s.name()))).toList());
+                sockets.stream().map(s -> tube(round, answers.get(s.name()))).toList(),
+                voltsLimit(round));
+    }
+
+    /** Half the last digit of the mains and of the plate volts, as a share: B+ at nominal mains is known no better. */
+    private static double voltsLimit(Round round) {
+        double mains = round.holding(Quantity.MAINS, "")
+                .map(r -> r.lastDigit() / 2 / r.value())
+                .orElse(0.0);
+        double volts = round.amp().description().sockets().stream()
+                .flatMap(s -> round.holding(Quantity.PLATE, s.name()).stream())
+                .mapToDouble(r -> r.lastDigit() / 2 / r.value())
+                .max()
+                .orElse(0);
+        return mains + volts;
     }
 
     static List<AmpStage.ReadPoint> points(List<Round> rounds, List<Socket> sockets) {
@@ -104,7 +129,7 @@ final class AmpReadings {
                 answer.answer().plateToCathodeVolts().orElseThrow().value(),
                 answer.answer().plateAmperes().orElseThrow().value(),
                 round.holding(Quantity.SCREEN, name).map(r -> r.value() - cathode),
-                // Typed with or without its sign: a grid stands below zero.
+                // Stored before the sign was asked about: a grid stands below zero.
                 round.holding(Quantity.GRID, name).map(r -> -Math.abs(r.value())),
                 cathode,
                 answer.seenAlone());

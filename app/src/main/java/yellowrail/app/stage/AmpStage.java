@@ -11,9 +11,16 @@ import java.util.List;
  * @param points measured idle points, for the chart
  * @param missing what keeps it from being computed; empty when nothing does
  * @param channels channels of the amp
+ * @param leftOut that newer rounds could not be used, in a sentence; empty when none was left out
  */
 public record AmpStage(
-        StageForm form, StageForm strict, List<String> notes, List<ReadPoint> points, String missing, int channels) {
+        StageForm form,
+        StageForm strict,
+        List<String> notes,
+        List<ReadPoint> points,
+        String missing,
+        int channels,
+        String leftOut) {
     /**
      * A measured idle point with its band, volts from the cathode.
      *

@@ -85,6 +85,11 @@ class AmpTargets implements Targets.Computing {
         double band = f.curves().trust().plateBand();
         double margin = 1 / (1 + band);
         try {
+            StageEngine.Computed idle = engine.picture(read.setting().get(), read.highest());
+            if (!f.bands(idle).hold()) {
+                return none(
+                        "its volts lie outside what the curves were fitted on, so nothing tells how far they are off");
+            }
             ComputedTarget target = engine.targetRemembered(
                     read.setting().get(),
                     margin,
@@ -94,7 +99,7 @@ class AmpTargets implements Targets.Computing {
                     + (stage.strict().equals(stage.form())
                             ? ""
                             : " Resistances the readings do not tell are taken as none, the stricter.")
-                    + " From rounds up to " + stage.lastRead() + ".";
+                    + " From rounds up to " + stage.lastRead() + "." + stage.leftOut();
             Optional<Window> window = target.window(amp.description().ceilingShare())
                     .map(w -> new Window(w.name(), w.low(), w.high(), w.why() + counted));
             return new Targets.Computed(window, window.map(AmpTargets::words).orElse(target.reason() + counted));

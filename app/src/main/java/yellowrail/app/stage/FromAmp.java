@@ -54,6 +54,7 @@ class FromAmp {
         private double halfOhms;
         private boolean copperRead;
         private SupplyEstimate supply;
+        private String leftOut = "";
 
         Filling(Amp amp, int channel) {
             this.amp = amp;
@@ -101,7 +102,12 @@ class FromAmp {
             if (tube.isEmpty()) {
                 miss("no curves are known of " + types.get(0));
             }
-            List<Round> usable = AmpReadings.usable(rounds.rounds(amp.id()), sockets);
+            List<Round> all = rounds.rounds(amp.id());
+            List<Round> usable = AmpReadings.usable(all, sockets);
+            leftOut = AmpReadings.leftOut(all, usable);
+            if (!leftOut.isEmpty()) {
+                notes.add(leftOut.strip());
+            }
             if (usable.isEmpty()) {
                 miss("no round holds volts and current of every tube without a limiter");
                 texts.put("supply", "");
@@ -112,13 +118,14 @@ class FromAmp {
                 readings(usable, tube);
             }
             StageForm form = StageForm.from(texts::get);
-            return new AmpStage(form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels);
+            return new AmpStage(
+                    form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels, leftOut);
         }
 
         private AmpStage none(String why) {
             miss(why);
             StageForm form = StageForm.from(texts::get);
-            return new AmpStage(form, form, notes, List.of(), missing, channels);
+            return new AmpStage(form, form, notes, List.of(), missing, channels, "");
         }
 
         private StageForm strict(StageForm form) {

@@ -24,12 +24,14 @@ public record Limit(String name, String figure, String rating, String tone, Stri
         }
         String tone = tone(value, rating, band);
         String percent = Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3);
-        return new Limit(
-                name,
-                figure,
-                percent + (tone.equals("near") ? ", inside the model's ±" + Show.plain(100 * band, 2) + " %" : ""),
-                tone,
-                formula);
+        return new Limit(name, figure, percent + (tone.equals("near") ? ", " + close(band) : ""), tone, formula);
+    }
+
+    /** Why a rating is neither kept nor passed. */
+    static String close(double band) {
+        return Double.isInfinite(band)
+                ? "not told: the model is not fitted near these volts"
+                : "too close to call: inside the model's ±" + Show.plain(100 * band, 2) + " %";
     }
 
     static String tone(double value, double rating, double band) {

@@ -19,7 +19,7 @@ public final class Limits {
         Cycle hottest = c.atHighest().hottestPlate();
         double plate = facts.plateVolts();
         double screen = facts.screenVolts();
-        double band = facts.curves().trust().plateBand();
+        double band = facts.bands(c).plate();
         double unloaded = setting.described().supplyVolts() * highest;
         String up = Show.fixed(100 * highest, 0) + " % mains";
         List<Limit> limits = new ArrayList<>();

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -50,7 +51,16 @@ class StageController {
         model.addAttribute("types", facts.known());
         model.addAttribute("keep", keep == null ? List.of() : List.of(keep));
         model.addAttribute("measured", measured == null ? "" : measured);
+        model.addAttribute(
+                "unknown",
+                request.getParameterMap().keySet().stream()
+                        .filter(name -> !StageForm.names().contains(name) && !BESIDE.contains(name))
+                        .sorted()
+                        .toList());
     }
+
+    /** What stands in the address beside the parts of a stage. */
+    private static final Set<String> BESIDE = Set.of("keep", "measured", "channel");
 
     @GetMapping(path = "/stage/picture", produces = MediaType.APPLICATION_JSON_VALUE)
     @ResponseBody

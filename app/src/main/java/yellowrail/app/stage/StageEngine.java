@@ -50,7 +50,7 @@ public class StageEngine {
 
     private record CleanKey(StageSetting setting, double most) {}
 
-    private record ScreenKey(StageSetting setting, double limit) {}
+    private record ScreenKey(StageSetting setting, double limit, double band) {}
 
     private final Cache<PictureKey, Computed> pictures =
             Caffeine.newBuilder().maximumSize(PICTURES).build();
@@ -148,8 +148,8 @@ public class StageEngine {
         return later(new CleanKey(setting.idle(1), most), () -> CleanIdle.of(setting, most));
     }
 
-    public Future<ScreenReport> screens(StageSetting setting, double limit) {
-        return later(new ScreenKey(setting, limit), () -> ScreenReport.of(setting, limit));
+    public Future<ScreenReport> screens(StageSetting setting, double limit, double band) {
+        return later(new ScreenKey(setting, limit, band), () -> ScreenReport.of(setting, limit, band));
     }
 
     private <T> Future<T> later(Object key, Supplier<T> compute) {

@@ -3,6 +3,7 @@ package yellowrail.app.stage;
 import java.util.List;
 import java.util.Map;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.pictures.Statements;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.stage.OperatingChart;
 
@@ -13,7 +14,8 @@ import yellowrail.core.stage.OperatingChart;
  * @param said sentences at fields
  * @param idleShare idle in per cent of the rating, for the slider when the bias was typed
  * @param chart the operating chart
- * @param idleBand how far the idle current may be off at this bias, share to either side
+ * @param statements at the mains it stands at, and at highest mains
+ * @param idleBand how far the idle current may be off at this bias, share to either side; null where nothing tells
  * @param ratedWatts plate rating, W
  * @param plateVolts plate-volt rating, V; null when not published
  * @param cathodeAmperes cathode-current rating, A; null when not published
@@ -26,7 +28,8 @@ record StagePicture(
         Map<String, Complaints.Complaint> said,
         double idleShare,
         OperatingChart chart,
-        double idleBand,
+        List<Statements.Line> statements,
+        Double idleBand,
         double ratedWatts,
         Double plateVolts,
         Double cathodeAmperes,
@@ -37,6 +40,6 @@ record StagePicture(
         String accuracy) {
     static StagePicture refused(String trouble, Map<String, Complaints.Complaint> said) {
         return new StagePicture(
-                trouble, said, 0, null, 0, 0, null, null, List.of(), List.of(), List.of(), List.of(), "");
+                trouble, said, 0, null, List.of(), null, 0, null, null, List.of(), List.of(), List.of(), List.of(), "");
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.pictures.Statements;
 import yellowrail.app.results.MeasuredText;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.reading.Show;
@@ -52,11 +53,12 @@ class StagePictures {
                 read.complaints().byField(),
                 100 * setting.idleShare(),
                 computed.chart(),
-                f.curves().trust().plateBand(),
+                Statements.computed(StageStatements.of(setting, computed, read.highest(), f)),
+                f.bands(computed).hold() ? f.bands(computed).plate() : null,
                 f.plateWatts(),
                 orNull(f.plateVolts()),
                 orNull(f.cathodeAmperes()),
-                Tiles.of(computed.stage(), computed.drive(), f),
+                Tiles.of(computed, f),
                 Limits.of(setting, computed, read.highest(), f),
                 lines,
                 points,
@@ -95,21 +97,26 @@ class StagePictures {
     private static String accuracy(TubeFacts facts, StageEngine.Computed computed) {
         ModelTrust trust = facts.curves().trust();
         double plate = computed.drive().idle().plateToCathodeVolts();
-        boolean inside = trust.covers(plate, computed.chart().screenVolts());
-        String bands = "Model, not measurement. " + facts.designation()
-                + (facts.curves().own() ? ", your own fit" : "") + ": plate current and heat ± "
-                + Show.plain(100 * trust.plateBand(), 2) + " %, screens ± " + Show.plain(100 * trust.screenBand(), 2)
-                + " %, power ± " + Show.plain(100 * trust.wattsBand(), 2) + " %, from " + trust.operations()
-                + (facts.curves().own() ? " points of yours" : " published operations")
-                + "; distortion in shape only. No grid current, no feedback. Ratings: "
-                + facts.ratings().edition() + ".";
-        return inside
-                ? bands
-                : bands + " These volts (plate " + Show.fixed(plate, 0) + " V, screen "
-                        + Show.fixed(computed.chart().screenVolts(), 0)
+        double screen = computed.chart().screenVolts();
+        ModelTrust.Bands bands = facts.bands(computed);
+        String outside = trust.covers(plate, screen)
+                ? ""
+                : " These volts (plate " + Show.fixed(plate, 0) + " V, screen " + Show.fixed(screen, 0)
                         + " V) lie outside what it was fitted on (plate " + Show.fixed(trust.plateFrom(), 0) + " to "
                         + Show.fixed(trust.plateTo(), 0) + " V, screen " + Show.fixed(trust.screenFrom(), 0) + " to "
-                        + Show.fixed(trust.screenTo(), 0) + " V): the bands are not proven there.";
+                        + Show.fixed(trust.screenTo(), 0) + " V)"
+                        + (bands.hold() ? ", by less than a tenth." : ": how far the figures are off is not known.");
+        return "Model, not measurement. " + facts.designation()
+                + (facts.curves().own() ? ", your own fit" : "")
+                + (bands.hold()
+                        ? ": plate current and heat ± " + Show.plain(100 * bands.plate(), 2) + " %, screens ± "
+                                + Show.plain(100 * bands.screen(), 2) + " %, power ± "
+                                + Show.plain(100 * bands.watts(), 2) + " %"
+                        : ": no band holds at these volts")
+                + ", from " + trust.operations()
+                + (facts.curves().own() ? " points of yours" : " published operations")
+                + "; distortion in shape only. No grid current, no feedback. Ratings: "
+                + facts.ratings().edition() + "." + outside;
     }
 
     private static Double orNull(double value) {

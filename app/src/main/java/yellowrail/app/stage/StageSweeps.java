@@ -16,6 +16,7 @@ import yellowrail.core.stage.ScreenReport;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.Sweep;
 import yellowrail.core.stage.SweepPoint;
+import yellowrail.core.tube.ModelTrust;
 
 /** All sweeps of a setting and what follows from them, handed over piece by piece as they are computed. */
 @Component
@@ -96,13 +97,14 @@ public class StageSweeps {
     }
 
     private void words(StageSetting setting, StageReader.Read read, TubeFacts facts, List<Underway> all) {
-        double plateBand = facts.curves().trust().plateBand();
-        double screenBand = facts.curves().trust().screenBand();
+        ModelTrust trust = facts.curves().trust();
+        double plateBand = trust.plateBand();
+        double screenBand = trust.screenBand();
         double limit = facts.screenWatts();
         all.add(new Underway(
                 Kind.TARGET,
                 engine.target(setting, read.margin() / (1 + plateBand), read.highest()),
-                t -> target((ComputedTarget) t, plateBand)));
+                t -> target((ComputedTarget) t, plateBand, read.margin())));
         all.add(new Underway(
                 Kind.CLEAN,
                 engine.clean(setting, read.clean()),
@@ -112,15 +114,21 @@ public class StageSweeps {
         if (!Double.isNaN(limit)) {
             all.add(new Underway(
                     Kind.SCREENS,
-                    engine.screens(setting, limit),
+                    engine.screens(setting, limit, screenBand),
                     s -> new Piece(Kind.SCREENS, null, null, ((ScreenReport) s).words(limit, screenBand))));
         }
     }
 
-    private static Piece target(ComputedTarget target, double band) {
+    /** @param margin what the plates may reach, share of the rating: above 1 the answer lies above the rating */
+    private static Piece target(ComputedTarget target, double band, double margin) {
+        String kept = margin > 1
+                ? "Hottest idle with the plates under " + Show.fixed(100 * margin, 0)
+                        + " % of the rating, as you asked: that is above the rating. "
+                : "Hottest idle that keeps the plates inside"
+                        + (margin < 1 ? " " + Show.fixed(100 * margin, 0) + " % of the rating: " : ": ");
         String found = target.solved()
-                ? "Hottest idle that keeps the plates inside: " + Show.fixed(100 * target.share(), 0) + " %. "
-                : "";
+                ? (margin > 1 ? kept + "It is " : kept) + Show.fixed(100 * target.share(), 0) + " %. "
+                : margin > 1 ? kept : "";
         return Piece.told(
                 Kind.TARGET,
                 found + target.reason() + " The model's ±" + Show.plain(100 * band, 2) + " % is kept as a margin.");

@@ -16,17 +16,17 @@ final class Tiles {
     private final Stage stage;
     private final DriveSweep sweep;
     private final TubeFacts facts;
-    private final ModelTrust trust;
+    private final ModelTrust.Bands bands;
 
-    private Tiles(Stage stage, DriveSweep sweep, TubeFacts facts) {
-        this.stage = stage;
-        this.sweep = sweep;
+    private Tiles(StageEngine.Computed computed, TubeFacts facts) {
+        this.stage = computed.stage();
+        this.sweep = computed.drive();
         this.facts = facts;
-        this.trust = facts.curves().trust();
+        this.bands = facts.bands(computed);
     }
 
-    static List<Tile> of(Stage stage, DriveSweep sweep, TubeFacts facts) {
-        Tiles tiles = new Tiles(stage, sweep, facts);
+    static List<Tile> of(StageEngine.Computed computed, TubeFacts facts) {
+        Tiles tiles = new Tiles(computed, facts);
         List<Tile> all = new ArrayList<>();
         all.add(tiles.idle());
         all.add(tiles.power());
@@ -35,7 +35,7 @@ final class Tiles {
         all.add(tiles.plate());
         all.add(tiles.screen());
         all.add(tiles.peak());
-        if (stage.pushPull()) {
+        if (computed.stage().pushPull()) {
             all.add(tiles.standing());
         }
         return all;
@@ -50,7 +50,7 @@ final class Tiles {
                 "Idle",
                 Show.si(hottest.plateAmperes(), Unit.AMPERE, 3),
                 Show.fixed(100 * share, 0) + " % of " + rating(facts.plateWatts()) + ", " + bias(idle),
-                Limit.tone(hottest.plateWatts(), facts.plateWatts(), trust.plateBand()),
+                Limit.tone(hottest.plateWatts(), facts.plateWatts(), bands.plate()),
                 "Pp = Vpk · Ip = " + Show.fixed(volts, 1) + " V · " + Show.si(hottest.plateAmperes(), Unit.AMPERE, 3)
                         + " = " + watts(hottest.plateWatts()) + "; screen " + watts(hottest.screenWatts())
                         + ", B+ " + Show.si(idle.supplyVolts(), Unit.VOLT, 3),
@@ -75,8 +75,7 @@ final class Tiles {
         return new Tile(
                 "Power at clipping",
                 watts(full.watts()),
-                "± " + Show.plain(100 * trust.wattsBand(), 2) + " %, where the first grid reaches 0 V; distortion "
-                        + percent(full.distortion()),
+                band(bands.watts()) + ", where the first grid reaches 0 V; distortion " + percent(full.distortion()),
                 "open",
                 "P = V² / Z = (" + Show.fixed(volts, 1) + " V rms)² / " + Show.si(stage.loadOhms(), Unit.OHM, 3) + " = "
                         + watts(full.watts()) + ", of it " + watts(full.fundamentalWatts())
@@ -132,13 +131,13 @@ final class Tiles {
                 "Hottest plate",
                 watts(value),
                 Show.fixed(100 * value / facts.plateWatts(), 0) + " % of " + rating(facts.plateWatts()) + ", "
-                        + where(at) + near(value, facts.plateWatts(), trust.plateBand()),
-                Limit.tone(value, facts.plateWatts(), trust.plateBand()),
+                        + where(at) + near(value, facts.plateWatts(), bands.plate()),
+                Limit.tone(value, facts.plateWatts(), bands.plate()),
                 "mean of Vpk · Ip over a cycle, highest over the drive: "
                         + watts(sweep.idle().hottestPlateWatts())
                         + " at idle, " + watts(value) + " there, "
                         + watts(sweep.full().hottestPlateWatts())
-                        + " at full drive; ± " + Show.plain(100 * trust.plateBand(), 2) + " %",
+                        + " at full drive; " + band(bands.plate()),
                 List.of());
     }
 
@@ -152,11 +151,11 @@ final class Tiles {
                 watts(value),
                 (known ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", " : "limit not published, ")
                         + where(at)
-                        + (known ? near(value, limit, trust.screenBand()) : ""),
-                Limit.tone(value, limit, trust.screenBand()),
+                        + (known ? near(value, limit, bands.screen()) : ""),
+                Limit.tone(value, limit, bands.screen()),
                 "mean of Vg2k · Ig2 over a cycle, highest over the drive: "
-                        + watts(sweep.idle().hottestScreenWatts()) + " at idle, " + watts(value) + " there; ± "
-                        + Show.plain(100 * trust.screenBand(), 2) + " %",
+                        + watts(sweep.idle().hottestScreenWatts()) + " at idle, " + watts(value) + " there; "
+                        + band(bands.screen()),
                 List.of());
     }
 
@@ -197,9 +196,11 @@ final class Tiles {
     }
 
     private String near(double value, double limit, double band) {
-        return Limit.tone(value, limit, band).equals("near")
-                ? "; the limit lies inside the model's ±" + Show.plain(100 * band, 2) + " %"
-                : "";
+        return Limit.tone(value, limit, band).equals("near") ? "; " + Limit.close(band) : "";
+    }
+
+    private static String band(double share) {
+        return Double.isInfinite(share) ? "how far off is not known" : "± " + Show.plain(100 * share, 2) + " %";
     }
 
     private String where(Cycle level) {

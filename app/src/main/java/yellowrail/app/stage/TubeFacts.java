@@ -3,6 +3,7 @@ package yellowrail.app.stage;
 import java.util.Optional;
 import yellowrail.app.curves.Curves;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.Ratings;
 
 /** What the stage needs of a type: its curves and the publication it is judged by, which has a plate rating. */
@@ -26,6 +27,14 @@ public record TubeFacts(String designation, Curves curves, Ratings ratings) {
 
     public double cathodeAmperes() {
         return of(ratings.cathodeAmperes());
+    }
+
+    /** How far computed figures of this stage may be off; infinite where the model was not fitted near its volts. */
+    public ModelTrust.Bands bands(StageEngine.Computed computed) {
+        return curves.trust()
+                .bands(
+                        computed.drive().idle().plateToCathodeVolts(),
+                        computed.chart().screenVolts());
     }
 
     private static double of(Optional<Figure> figure) {

@@ -1,6 +1,7 @@
 package yellowrail.app.tubes;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
 
@@ -72,7 +74,8 @@ class TubeController {
             @RequestParam(defaultValue = "") String before,
             Model model,
             HttpServletResponse response) {
-        TypeReader.Read read = TypeReader.read(form, before.isEmpty() ? Optional.empty() : Optional.of(type(before)));
+        TypeReader.Read read = TypeReader.read(
+                form, store.catalogueOrLastKnown(), before.isEmpty() ? Optional.empty() : Optional.of(type(before)));
         if (read.type().isEmpty()) {
             response.setStatus(422);
             return form(form, id, before, read.complaints().byField(), model);
@@ -99,6 +102,11 @@ class TubeController {
         model.addAttribute("id", id);
         model.addAttribute("before", before);
         model.addAttribute("said", said);
+        model.addAttribute(
+                "limits",
+                Arrays.stream(Limit.values())
+                        .filter(l -> l != Limit.PLATE_WATTS)
+                        .toList());
         return "tubes/form";
     }
 

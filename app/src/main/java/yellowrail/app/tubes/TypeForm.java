@@ -1,16 +1,25 @@
 package yellowrail.app.tubes;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
-/** A tube type as typed; blank is unknown. */
+/**
+ * A tube type as typed; blank is unknown.
+ *
+ * @param none names of the {@link Limit}s that the sheet does not give
+ */
 public record TypeForm(
         String designation,
         String aliases,
+        String kind,
         String source,
         String system,
         String plateWatts,
@@ -24,9 +33,32 @@ public record TypeForm(
         String heaterVolts,
         String heaterAmperes,
         String share,
-        String band) {
+        String band,
+        List<String> none) {
+    public TypeForm {
+        none = none == null ? List.of() : List.copyOf(none);
+    }
+
     static TypeForm empty() {
-        return new TypeForm("", "", "", "UNSTATED", "", "", "", "", "", "", "", "", "6.3", "", "", "");
+        return new TypeForm(
+                "",
+                "",
+                TubeKind.UNKNOWN.name(),
+                "",
+                "UNSTATED",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "6.3",
+                "",
+                "",
+                "",
+                List.of());
     }
 
     /** The entry as it stands, with its strictest publication, to be corrected. */
@@ -35,6 +67,7 @@ public record TypeForm(
         return new TypeForm(
                 type.designation(),
                 String.join(", ", type.aliases()),
+                type.kind().name(),
                 "",
                 r.map(Ratings::system).orElse(RatingSystem.UNSTATED).name(),
                 text(r.flatMap(Ratings::plateWatts), 1),
@@ -48,7 +81,15 @@ public record TypeForm(
                 text(type.heaterVolts(), 1),
                 text(type.heaterAmperes(), 1),
                 type.screenShare().map(s -> plain(100 * s.share())).orElse(""),
-                type.screenShare().map(s -> plain(100 * s.band())).orElse(""));
+                type.screenShare().map(s -> plain(100 * s.band())).orElse(""),
+                r.map(TypeForm::none).orElse(List.of()));
+    }
+
+    private static List<String> none(Ratings ratings) {
+        return Arrays.stream(Limit.values())
+                .filter(l -> ratings.nonePublished().contains(l))
+                .map(Limit::name)
+                .toList();
     }
 
     private static String text(Optional<Figure> figure, double scale) {

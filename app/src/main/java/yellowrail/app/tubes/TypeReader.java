@@ -4,19 +4,25 @@ import static yellowrail.app.forms.CheckForm.or;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.app.forms.Complaints;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
+import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
 /** Makes a tube type of a form. A correction keeps what the form does not ask for: pins, envelope, other publications. */
@@ -27,33 +33,58 @@ final class TypeReader {
             "ABSOLUTE", RatingSystem.ABSOLUTE,
             "UNSTATED", RatingSystem.UNSTATED);
 
+    /** The limits that own types give as a figure or as not published. */
+    private static final Map<Limit, String> OWED = Map.of(
+            Limit.PLATE_VOLTS, "plateVolts",
+            Limit.SCREEN_WATTS, "screenWatts",
+            Limit.SCREEN_VOLTS, "screenVolts");
+
+    private static final Map<String, Limit> DECLARED = Map.of(
+            "PLATE_VOLTS", Limit.PLATE_VOLTS,
+            "SCREEN_WATTS", Limit.SCREEN_WATTS,
+            "SCREEN_VOLTS", Limit.SCREEN_VOLTS,
+            "COMBINED_WATTS", Limit.COMBINED_WATTS,
+            "CATHODE_AMPERES", Limit.CATHODE_AMPERES);
+
+    private static final Map<String, TubeKind> KINDS = Map.of(
+            "BEAM_TETRODE", TubeKind.BEAM_TETRODE,
+            "PENTODE", TubeKind.PENTODE,
+            "TRIODE", TubeKind.TRIODE,
+            "UNKNOWN", TubeKind.UNKNOWN);
+
     private final TypeForm form;
+    private final Catalogue catalogue;
+    private final Optional<TubeType> before;
     private final Complaints complaints = new Complaints();
 
-    private TypeReader(TypeForm form) {
+    private TypeReader(TypeForm form, Catalogue catalogue, Optional<TubeType> before) {
         this.form = form;
+        this.catalogue = catalogue;
+        this.before = before;
     }
 
     record Read(Optional<TubeType> type, Complaints complaints) {}
 
-    /** @param before the entry that is corrected, or empty for a new one */
-    static Read read(TypeForm form, Optional<TubeType> before) {
-        TypeReader reader = new TypeReader(form);
-        Optional<TubeType> type = reader.type(before);
+    /**
+     * @param catalogue the types there are
+     * @param before the entry that is corrected, or empty for a new one
+     */
+    static Read read(TypeForm form, Catalogue catalogue, Optional<TubeType> before) {
+        TypeReader reader = new TypeReader(form, catalogue, before);
+        Optional<TubeType> type = reader.type();
         return new Read(reader.complaints.any() ? Optional.empty() : type, reader.complaints);
     }
 
-    private Optional<TubeType> type(Optional<TubeType> before) {
-        String designation = or(form.designation(), "");
-        if (designation.isEmpty() || designation.length() > 40) {
-            complaints.add("designation", "A designation has 1 to 40 characters.");
-        }
+    private Optional<TubeType> type() {
+        String designation = designation();
+        List<String> aliases = aliases(designation);
         String source = or(form.source(), "");
         if (source.isEmpty() || source.length() > 200) {
             complaints.add(
                     "source",
                     "Say where the figures come from, in 1 to 200 characters: the maker's sheet and its date.");
         }
+        TubeKind kind = complaints.pick("kind", form.kind(), KINDS, TubeKind.UNKNOWN);
         Ratings ratings = new Ratings(
                 complaints.pick("system", form.system(), SYSTEMS, RatingSystem.UNSTATED),
                 "own: " + source,
@@ -64,7 +95,9 @@ final class TypeReader {
                 figure("screenVolts", form.screenVolts(), Unit.VOLT, Prefix.NONE, 50, 1500),
                 figure("cathodeAmperes", form.cathodeAmperes(), Unit.AMPERE, Prefix.MILLI, 0.01, 2),
                 figure("gridFixed", form.gridFixed(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
-                figure("gridCathode", form.gridCathode(), Unit.OHM, Prefix.NONE, 1e3, 10e6));
+                figure("gridCathode", form.gridCathode(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
+                declared());
+        limits(ratings, kind);
         if (ratings.plateWatts().isEmpty() && !complaints.has("plateWatts")) {
             complaints.add("plateWatts", "The plate dissipation is what everything is compared with: it is needed.");
         }
@@ -79,11 +112,8 @@ final class TypeReader {
         before.ifPresent(b -> all.addAll(others(b)));
         return Optional.of(new TubeType(
                 designation,
-                Arrays.stream(or(form.aliases(), "").split("[,;]"))
-                        .map(String::strip)
-                        .filter(s -> !s.isEmpty())
-                        .toList(),
-                before.map(TubeType::construction).orElse(""),
+                aliases,
+                before.map(TubeType::construction).orElse(kind.words()),
                 before.flatMap(TubeType::pinout),
                 heaterVolts,
                 heaterAmperes,
@@ -92,7 +122,84 @@ final class TypeReader {
                 before.map(TubeType::envelope).orElse(Envelope.unknown()),
                 before.map(TubeType::related).orElse(Map.of()),
                 source,
-                true));
+                true,
+                kind));
+    }
+
+    private String designation() {
+        String designation = or(form.designation(), "");
+        if (designation.isEmpty() || designation.length() > 40) {
+            complaints.add("designation", "A designation has 1 to 40 characters.");
+        } else if (before.isPresent() && !designation.equals(before.get().designation())) {
+            complaints.add(
+                    "designation",
+                    "A correction keeps the designation " + before.get().designation()
+                            + ". Enter a type of another name as a new one.");
+        } else if (before.isEmpty() && Catalogue.isFamily(designation)) {
+            complaints.add("designation", family(designation));
+        } else if (before.isEmpty() && catalogue.find(designation) instanceof Lookup.Found found) {
+            complaints.add(
+                    "designation",
+                    found.type().designation()
+                            + " is in the catalogue: open it and choose “Correct it”, so that it starts"
+                            + " from the figures there are.");
+        }
+        return designation;
+    }
+
+    private static String family(String name) {
+        return "“" + name
+                + "” stands for several types with different limits: give the exact one, as printed on the tube.";
+    }
+
+    private List<String> aliases(String designation) {
+        List<String> aliases = Arrays.stream(or(form.aliases(), "").split("[,;]"))
+                .map(String::strip)
+                .filter(s -> !s.isEmpty())
+                .toList();
+        for (String alias : aliases) {
+            if (alias.length() > 40) {
+                complaints.add("aliases", "A designation has 1 to 40 characters.");
+            } else if (Catalogue.isFamily(alias)) {
+                complaints.add("aliases", family(alias));
+            } else if (catalogue.find(alias) instanceof Lookup.Found found
+                    && !found.type().designation().equals(designation)) {
+                complaints.add(
+                        "aliases",
+                        "“" + alias + "” already means " + found.type().designation()
+                                + ", which has figures of its own.");
+            }
+        }
+        return aliases;
+    }
+
+    private Set<Limit> declared() {
+        EnumSet<Limit> none = EnumSet.noneOf(Limit.class);
+        form.none()
+                .forEach(n -> Optional.ofNullable(complaints.pick("none", n, DECLARED, null))
+                        .ifPresent(none::add));
+        return none;
+    }
+
+    /** A limit is a figure or declared as not published; one that nobody knows stays unknown in a correction. */
+    private void limits(Ratings ratings, TubeKind kind) {
+        DECLARED.values().stream()
+                .filter(l ->
+                        ratings.nonePublished().contains(l) && ratings.figure(l).isPresent())
+                .findFirst()
+                .ifPresent(l -> complaints.add(
+                        "none", "Either a figure of " + l.words() + " or that none is published, not both."));
+        OWED.forEach((limit, field) -> {
+            boolean applies = kind != TubeKind.TRIODE || !limit.ofScreen();
+            boolean unknownBefore = before.flatMap(TubeType::strictest)
+                    .filter(r -> r.unknown(limit))
+                    .isPresent();
+            if (applies && ratings.unknown(limit) && !unknownBefore && !complaints.has(field)) {
+                complaints.add(
+                        field,
+                        "Give the " + limit.words() + ", or mark it below as not published if the sheet has none.");
+            }
+        });
     }
 
     /** The publications a correction does not replace: all but the strictest, which is the one that was shown. */

@@ -5,24 +5,33 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
 /** A catalogue entry as rows of words and figures; unknown stays "not known". */
 record TypeView(
-        String designation, String subtitle, List<String> editions, List<Row> rows, List<Row> more, boolean own) {
+        String designation,
+        String subtitle,
+        List<String> editions,
+        List<Row> rows,
+        List<Row> more,
+        boolean own,
+        List<String> differences) {
     /** One property; one value for each edition. */
     record Row(String name, List<String> values) {}
 
     static TypeView of(TubeType type) {
         List<Row> rows = new ArrayList<>();
-        rows.add(row("plate dissipation", type, Ratings::plateWatts, Unit.WATT));
-        rows.add(row("screen dissipation", type, Ratings::screenWatts, Unit.WATT));
-        rows.add(row("plate plus screen", type, Ratings::combinedWatts, Unit.WATT));
-        rows.add(row("plate volts, DC", type, Ratings::plateVolts, Unit.VOLT));
-        rows.add(row("screen volts, DC", type, Ratings::screenVolts, Unit.VOLT));
-        rows.add(row("cathode current, DC", type, Ratings::cathodeAmperes, Unit.AMPERE));
+        rows.add(row("plate dissipation", type, Limit.PLATE_WATTS));
+        rows.add(row("screen dissipation", type, Limit.SCREEN_WATTS));
+        rows.add(row("plate plus screen", type, Limit.COMBINED_WATTS));
+        rows.add(row("plate volts, DC", type, Limit.PLATE_VOLTS));
+        rows.add(row("screen volts, DC", type, Limit.SCREEN_VOLTS));
+        rows.add(row("cathode current, DC", type, Limit.CATHODE_AMPERES));
         rows.add(row("grid circuit, fixed bias", type, Ratings::gridOhmsFixedBias, Unit.OHM));
         rows.add(row("grid circuit, cathode bias", type, Ratings::gridOhmsCathodeBias, Unit.OHM));
         List<Row> more = new ArrayList<>();
@@ -56,7 +65,24 @@ record TypeView(
                         .toList(),
                 rows,
                 more,
-                type.own());
+                type.own(),
+                Correction.differences(type));
+    }
+
+    private static Row row(String name, TubeType type, Limit limit) {
+        boolean applies = type.kind() != TubeKind.TRIODE || !limit.ofScreen();
+        return new Row(
+                name,
+                type.ratings().stream()
+                        .map(r -> applies
+                                ? Correction.words(r, limit)
+                                        + (r.figure(limit)
+                                                        .filter(Figure::toBeVerified)
+                                                        .isPresent()
+                                                ? " (verify)"
+                                                : "")
+                                : "not applicable")
+                        .toList());
     }
 
     private static Row row(

@@ -180,7 +180,7 @@ class AmpReaderTest {
                         "r",
                         "rtol",
                         "nominal",
-                        "nodeName0",
+                        "nodeLabel0",
                         "quirks",
                         "target",
                         "judgeBy",

@@ -59,7 +59,7 @@ class PlantedJsonIT extends AppIT {
     }
 
     /** A value is sent as text, but {@code !true} and the like as JSON. */
-    private static Map<String, Object> fields(Map<String, Object> base, String text) {
+    static Map<String, Object> fields(Map<String, Object> base, String text) {
         Map<String, Object> fields = new LinkedHashMap<>(base);
         for (String part : text.split(";")) {
             String[] pair = part.split("=", 2);

@@ -27,6 +27,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
@@ -189,6 +190,140 @@ class SessionIT extends AppIT {
         send(UUID.randomUUID(), UUID.randomUUID(), "declare", Map.of("power", "OFF"))
                 .andExpect(status().isNotFound());
         assertThat(sessions.<Integer>look(session, s -> s.seq())).isZero();
+    }
+
+    /** One line of the planted entries. */
+    record Planted(String kind, Map<String, String> fields, String outcome, String why) {
+        @Override
+        public String toString() {
+            return outcome + ": " + why;
+        }
+    }
+
+    static Stream<Planted> planted() throws java.io.IOException {
+        return java.nio.file.Files.readAllLines(
+                        java.nio.file.Path.of("src", "test", "resources", "planted", "events.txt"))
+                .stream()
+                .filter(line -> !line.isBlank() && !line.startsWith("#"))
+                .map(line -> {
+                    String[] parts = line.split("::");
+                    Map<String, String> fields = new java.util.LinkedHashMap<>();
+                    String[] sent = parts[0].split(";");
+                    for (int i = 1; i < sent.length; i++) {
+                        String[] pair = sent[i].split("=", 2);
+                        fields.put(pair[0].strip(), pair[1].strip());
+                    }
+                    return new Planted(sent[0].strip(), fields, parts[1].strip(), parts[2].strip());
+                });
+    }
+
+    private static UUID warm;
+
+    @ParameterizedTest
+    @MethodSource("planted")
+    void slipsAreAskedBeforeTheyAreStoredAndWordsThatAreNoneRefused(Planted planted) throws Exception {
+        if (warm == null) {
+            UUID begun = begin(keepPair("Planted", "6550"), Purpose.YEARLY_CHECK);
+            poweredUp(begun);
+            tell(begun, "enter", "stop", "WARM_UP");
+            clock.minutes(7);
+            round(begun, "500 mV", "505 mV");
+            warm = begun;
+        }
+        int before = sessions.<Integer>look(warm, s -> s.seq());
+        UUID id = UUID.randomUUID();
+        var answer =
+                send(warm, id, planted.kind(), planted.fields()).andReturn().getResponse();
+        String said = answer.getContentAsString();
+        int after = sessions.<Integer>look(warm, s -> s.seq());
+        switch (planted.outcome()) {
+            case "taken" -> {
+                assertThat(answer.getStatus()).as(said).isEqualTo(200);
+                assertThat(after).isEqualTo(before + 1);
+            }
+            case "refused" -> {
+                assertThat(answer.getStatus()).as(said).isEqualTo(422);
+                assertThat(JSON.readTree(said).get("field").asString()).isNotBlank();
+                assertThat(after).isEqualTo(before);
+            }
+            case "asked", "danger" -> {
+                assertThat(answer.getStatus()).as(said).isEqualTo(409);
+                var question = JSON.readTree(said);
+                assertThat(question.get("choices").isArray()).isTrue();
+                assertThat(question.get("dangerous").asBoolean())
+                        .as(said)
+                        .isEqualTo(planted.outcome().equals("danger"));
+                assertThat(after).isEqualTo(before);
+                Map<String, String> confirmed = new java.util.LinkedHashMap<>(planted.fields());
+                confirmed.put("confirmed", "yes");
+                send(warm, id, planted.kind(), confirmed).andExpect(status().isOk());
+                assertThat(sessions.<Integer>look(warm, s -> s.seq())).isEqualTo(before + 1);
+                // Back to what it was, as a correction would be: the next line starts from a sound session.
+                Map<String, String> mended = new java.util.LinkedHashMap<>(planted.fields());
+                mended.put("text", SOUND.get(planted.fields().get("quantity")));
+                mended.put("supersedes", id.toString());
+                mended.put("reason", "slipped");
+                send(warm, UUID.randomUUID(), "read", mended).andExpect(status().isOk());
+            }
+            default -> throw new IllegalStateException(planted.outcome());
+        }
+    }
+
+    private static final Map<String, String> SOUND = Map.of(
+            "CURRENT", "500 mV",
+            "PLATE", "421 V",
+            "SCREEN", "372 V",
+            "GRID", "-38 V",
+            "MAINS", "230",
+            "HEATER", "6.3");
+
+    @Test
+    void aBiasNodeStandsBelowTheChassisAndItsSignIsRight() throws Exception {
+        UUID session = begin(keepPair("Bias node", "6550"), Purpose.YEARLY_CHECK);
+        poweredUp(session);
+        reads(session, "BIAS_NODE", "", "−60 V");
+        send(session, UUID.randomUUID(), "read", Map.of("quantity", "BIAS_NODE", "point", "", "text", "60 V"))
+                .andExpect(status().isConflict());
+    }
+
+    @Test
+    void aSupplyNodeOfEightVoltsOrBelowTheChassisIsAskedAbout() throws Exception {
+        UUID session = begin(keepPair("Node", "6550"), Purpose.NEW_TUBES);
+        tell(session, "declare", "power", "OFF");
+        ticks(session, "LOAD", "CONTROLS_DOWN", "ONE_HAND", "JEWELLERY", "TUBES_COOL");
+        reads(session, "LOAD_OHMS", "", "8");
+        tell(session, "enter", "stop", "DRAINED");
+        drained(session);
+        tell(session, "enter", "stop", "TUBES_OUT");
+        tell(session, "declare", "power", "ON_TUBES_OUT");
+        reads(session, "MAINS", "", "230");
+        for (String slip : List.of("8 V", "45.8 V", "4580", "-458 V")) {
+            send(session, UUID.randomUUID(), "read", Map.of("quantity", "UNLOADED", "point", "reservoir", "text", slip))
+                    .andExpect(status().isConflict());
+        }
+        reads(session, "UNLOADED", "reservoir", "458");
+    }
+
+    @Test
+    void theSameIdWithAnotherAmpOrPlanIsAConflictAndAMalformedOneIsRefused() throws Exception {
+        Amp amp = keepPair("Same id", "6550");
+        Amp other = keepPair("Other amp", "6550");
+        UUID id = UUID.randomUUID();
+        for (int i = 0; i < 2; i++) {
+            begins(id.toString(), amp, "YEARLY_CHECK").andExpect(status().isCreated());
+        }
+        begins(id.toString(), other, "YEARLY_CHECK").andExpect(status().isConflict());
+        begins(id.toString(), amp, "NEW_TUBES").andExpect(status().isConflict());
+        begins("7", amp, "YEARLY_CHECK").andExpect(status().isUnprocessableContent());
+        begins("", amp, "YEARLY_CHECK").andExpect(status().isUnprocessableContent());
+        begins(UUID.randomUUID().toString(), amp, "yearly").andExpect(status().isUnprocessableContent());
+    }
+
+    private ResultActions begins(String id, Amp amp, String purpose) throws Exception {
+        return mvc.perform(post("/api/v1/sessions")
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(JSON.writeValueAsString(
+                        Map.of("id", id, "amp", amp.id().toString(), "purpose", purpose, "meter", "fine handheld"))));
     }
 
     @ParameterizedTest

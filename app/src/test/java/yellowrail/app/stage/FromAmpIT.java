@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.targets.Targets;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.CathodeResistor;
@@ -36,6 +37,9 @@ class FromAmpIT extends AppIT {
 
     @Autowired
     private TubeFactsOf facts;
+
+    @Autowired
+    private Targets targets;
 
     private Amp keep(
             Topology topology,
@@ -210,6 +214,37 @@ class FromAmpIT extends AppIT {
         assertThat(stage.missing()).contains("cathode resistor's ohms");
         assertThat(stage.form().text("cathode")).isEmpty();
         assertThat(stage.form().text("rdc")).isEqualTo("96 Ω");
+    }
+
+    @Test
+    void aTargetFromOlderReadingsSaysThatANewerRoundIsLeftOut() {
+        List<Socket> pair = List.of(socket("V1", 1, Socket.Side.A, "6L6GC"), socket("V2", 1, Socket.Side.B, "6L6GC"));
+        Amp amp = keep(
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                BiasScheme.FIXED_TRACKING,
+                pair,
+                own(pair, ONE_OHM),
+                Optional.of(5000.0));
+        keepRound(
+                amp,
+                Map.of(
+                        "MAINS.",
+                        "230",
+                        "PLATE.V1",
+                        "390 V",
+                        "PLATE.V2",
+                        "390 V",
+                        "CURRENT.V1",
+                        "44.7 mV",
+                        "CURRENT.V2",
+                        "44.6 mV"));
+        assertThat(fromAmp.of(amp, 1).leftOut()).isEmpty();
+        assertThat(targets.computed(amp).words()).doesNotContain("left out");
+        keepRound(amp, Map.of("MAINS.", "230", "PLATE.V1", "385 V", "CURRENT.V1", "50.1 mV"));
+        assertThat(fromAmp.of(amp, 1).leftOut()).contains("A newer round").contains("left out");
+        assertThat(fromAmp.of(amp, 1).notes()).anyMatch(n -> n.contains("older than that"));
+        assertThat(targets.computed(amp).words()).contains("left out");
     }
 
     @Test

@@ -2,6 +2,8 @@ package yellowrail.app.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -174,7 +176,7 @@ class StageAnswersIT extends AppIT {
         assertThat(tile(picture("idle=97"), "Hottest plate").get("tone").asString())
                 .isEqualTo("near");
         assertThat(tile(picture("idle=97"), "Hottest plate").get("under").asString())
-                .contains("the limit lies inside the model's");
+                .contains("too close to call: inside the model's");
         assertThat(tile(picture("idle=60"), "Hottest plate").get("tone").asString())
                 .isEqualTo("open");
         assertThat(tile(picture("idle=105"), "Hottest plate").get("tone").asString())
@@ -191,6 +193,57 @@ class StageAnswersIT extends AppIT {
                 .filter(t -> t.get("name").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    @Test
+    void bothStatementsStandOnTheStageAndNoneIsAnAllClear() throws Exception {
+        for (String query : new String[] {"idle=60", "idle=97", "idle=105", "tube=EL84&supply=1500&screens=300"}) {
+            JsonNode statements = picture(query).get("statements");
+            assertThat(statements).hasSize(2);
+            assertThat(statements.valueStream().map(l -> l.get("tone").asString()))
+                    .isSubsetOf("over", "warm", "unknown", "open");
+        }
+        assertThat(picture("supply=430&idle=60")
+                        .get("statements")
+                        .get(0)
+                        .get("text")
+                        .asString())
+                .contains("60 % as computed at 100 % of nominal mains");
+        assertThat(picture("supply=430&idle=97")
+                        .get("statements")
+                        .get(0)
+                        .get("tone")
+                        .asString())
+                .isEqualTo("warm");
+        assertThat(picture("supply=430&idle=105")
+                        .get("statements")
+                        .get(0)
+                        .get("tone")
+                        .asString())
+                .isEqualTo("over");
+    }
+
+    @Test
+    void aNameThatNoStageHasIsSaid() throws Exception {
+        mvc.perform(get("/stage").param("tubee", "EL34"))
+                .andExpect(content().string(containsString("The address names “tubee”")));
+        mvc.perform(get("/stage").param("tube", "EL34"))
+                .andExpect(content().string(not(containsString("data-unknown"))));
+    }
+
+    @Test
+    void farOutsideTheFitNoBandIsPrintedAndNothingIsTold() throws Exception {
+        JsonNode far = picture("tube=EL84&supply=1500&screens=300&idle=30&load=20k");
+        assertThat(far.get("trouble").asString()).isEmpty();
+        assertThat(far.get("accuracy").asString())
+                .contains("lie outside what it was fitted on")
+                .contains("no band holds")
+                .doesNotContain("± ");
+        assertThat(far.get("idleBand").isNull()).isTrue();
+        assertThat(far.get("tiles").valueStream().map(t -> t.get("formula").asString()))
+                .noneMatch(f -> f.contains("±"));
+        assertThat(tile(far, "Hottest plate").get("tone").asString()).isIn("over", "near");
+        assertThat(far.toString()).doesNotContain("Infinity");
     }
 
     @Test

@@ -35,11 +35,19 @@ class TubePagesIT extends BrowserIT {
         page.fill("#source", "own measurement, 2026");
         page.fill("#share", "6");
         page.fill("#band", "2");
+        page.fill("#plateVolts", "450");
+        page.fill("#screenVolts", "400");
+        page.click("text=Keep this type");
+        assertThat(page.locator("#say-screenWatts")).containsText("mark it below as not published");
+        page.check("input[name=none][value=SCREEN_WATTS]");
         looksRight();
         page.navigate(url("/tubes/new"));
         assertThat(page.locator("#share")).hasValue("6");
         page.click("text=Keep this type");
         assertThat(page.locator("h1")).hasText("X19");
+        assertThat(page.locator(
+                        "tr", new com.microsoft.playwright.Page.LocatorOptions().setHasText("screen dissipation")))
+                .containsText("none published");
         page.navigate(url("/?tube=X19&volts=396.5&reading=327.1mV&r=9.94&bias=tracking"));
         assertThat(page.locator("#answer")).containsText("12.3 ± 0.4 W");
         assertThat(page.locator("#answer")).containsText("of 19 W");
@@ -53,7 +61,7 @@ class TubePagesIT extends BrowserIT {
         page.fill("#plateWatts", "26");
         page.fill("#source", "corrected sheet");
         page.click("text=Keep this type");
-        assertThat(page.locator("body")).containsText("26 W");
+        assertThat(page.locator("[data-differs]")).containsText("plate dissipation 26 W instead of 23 W");
         page.navigate(url("/rounds/" + round));
         assertThat(page.locator("body")).containsText("23 W");
         var later = keepRound(amp, pairValues("309 mV", "301 mV"));

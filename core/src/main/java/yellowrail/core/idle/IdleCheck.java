@@ -14,6 +14,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Ratings;
 
@@ -135,6 +136,12 @@ public final class IdleCheck {
             findings.notes.add("The plate rating of " + Show.significant(rating.value(), 3)
                     + " W is to be verified with the maker's sheet.");
         }
+        question.stage()
+                .type()
+                .map(Correction::differences)
+                .filter(d -> !d.isEmpty())
+                .ifPresent(d ->
+                        findings.notes.add("Judged by your correction of the type: " + String.join("; ", d) + "."));
         Contradictions.find(question, Optional.of(split), Optional.of(vpk), findings);
         MainsFindings.find(question, findings);
         Point point = new PointOf(question, findings).point(vpk, split, spread);
@@ -148,6 +155,7 @@ public final class IdleCheck {
         limits.lacking(findings);
         digits(question, watts, share, findings);
         outcomes.forEach(o -> MainsFindings.formula(question, o, point, share.value() * spread, findings));
+        outcomes.forEach(o -> MainsFindings.atNominal(question, o, point, rating.value(), findings));
         HighestPermitted hottest = new HighestPermitted(
                 question, outcomes.stream().map(Assessor.Outcome::limits).toList(), point, split, rating.value());
         Optional<Permitted> permitted = hottest.find();

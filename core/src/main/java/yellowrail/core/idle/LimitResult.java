@@ -11,7 +11,7 @@ import yellowrail.core.tube.Ratings;
  * @param ceiling whether it is the builder's ceiling instead of the publication's figure
  * @param edition the publication; for the ceiling the one every per cent refers to
  * @param at the mains it is judged at
- * @param mains that mains, V; NaN as read
+ * @param mains that mains, V; NaN as read; share of nominal where computed
  * @param value in the limit's unit, at that mains
  * @param exponentLow the value with the low end of how it follows the mains, without the errors of the readings
  * @param exponentHigh the same with the high end
@@ -33,7 +33,9 @@ record LimitResult(
     enum At {
         NOW,
         NOMINAL,
-        HIGHEST
+        HIGHEST,
+        /** Computed by a model for a mains of its own. */
+        COMPUTED
     }
 
     /** How a value with its band compares with a limit. */
@@ -47,12 +49,12 @@ record LimitResult(
         private static final double PRINTED = 1e-9;
 
         /**
-         * As read, the value itself decides what is over; carried to another mains, only a band wholly above is: what may
+         * As read or computed, the value itself decides what is over; carried to another mains, only a band wholly above is: what may
          * be is not told as what is.
          */
         static Standing of(Estimate value, double max, At at) {
             double edge = max * (1 + PRINTED);
-            boolean over = at == At.NOW ? value.value() > edge : value.low() > edge;
+            boolean over = at == At.NOW || at == At.COMPUTED ? value.value() > edge : value.low() > edge;
             return over ? OVER : value.high() > edge ? TOO_CLOSE : WITHIN;
         }
     }

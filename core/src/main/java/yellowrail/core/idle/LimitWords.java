@@ -23,9 +23,9 @@ final class LimitWords {
         }
         Unit unit = r.what().unit();
         double max = r.edition().figure(r.what()).orElseThrow().value();
-        double allowance =
-                r.at() == LimitResult.At.HIGHEST ? r.edition().system().allowanceAtHighestMains(unit) : 1;
-        boolean allowed = allowance > 1;
+        // What the publication's system allows at that mains is in the limit already.
+        double allowance = r.max() / max;
+        boolean allowed = allowance > 1 + 1e-9;
         return (allowed ? Show.plain(allowance, 3) + " times the " : "the ")
                 + Show.siPlain(max, unit, 3) + " "
                 + (r.what() == Limit.PLATE_WATTS
@@ -39,6 +39,7 @@ final class LimitWords {
             case NOW -> " as read";
             case NOMINAL -> " at nominal mains, " + figure(r.mains(), Unit.VOLT);
             case HIGHEST -> " at " + figure(r.mains(), Unit.VOLT) + " mains";
+            case COMPUTED -> " as computed at " + Show.plain(100 * r.mains(), 3) + " % of nominal mains";
         };
     }
 
@@ -68,9 +69,15 @@ final class LimitWords {
                 + (amperes ? " mA" : " " + r.what().unit().symbol());
     }
 
+    /** The value at its mains, as a sentence begins. */
+    static String told(LimitResult r) {
+        String what = r.what() == Limit.PLATE_WATTS ? "" : r.what().words() + " ";
+        String text = what + value(r) + mains(r);
+        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
     /** What a result says, as a sentence without its full stop. */
     static String sentence(LimitResult r) {
-        String what = r.what() == Limit.PLATE_WATTS ? "" : r.what().words() + " ";
         String compared = switch (r.standing()) {
             case WITHIN -> "within " + name(r);
             case TOO_CLOSE ->
@@ -79,8 +86,7 @@ final class LimitWords {
                         : "it may pass " + name(r);
             case OVER -> "above " + name(r);
         };
-        String text = what + value(r) + mains(r) + ": " + compared;
-        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+        return told(r) + ": " + compared;
     }
 
     static String figure(double value, Unit unit) {

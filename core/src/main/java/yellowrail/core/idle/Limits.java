@@ -148,6 +148,14 @@ final class Limits {
         return Optional.of(new Band(watts * factor.low(), watts * factor.mid(), watts * factor.high()));
     }
 
+    /** Plate dissipation at another mains, W, between the ends of how it follows; the ratio is that mains over the one read. */
+    Band at(Point point, double ratio) {
+        double watts = Math.max(0, point.plateWatts().value());
+        double idle = watts / ratings.plateWatts().orElseThrow().value();
+        Band factor = carry.factor(Limit.PLATE_WATTS.unit(), point, idle, ratio);
+        return new Band(watts * factor.low(), watts * factor.mid(), watts * factor.high());
+    }
+
     private Band factor(Point point) {
         double idle =
                 point.plateWatts().value() / ratings.plateWatts().orElseThrow().value();

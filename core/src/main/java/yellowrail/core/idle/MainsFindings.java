@@ -55,6 +55,27 @@ final class MainsFindings {
         }
     }
 
+    /** What the point would be at nominal mains, where that is lower: it makes no figure better, but explains it. */
+    static void atNominal(
+            IdleQuestion question, Assessor.Outcome outcome, Point point, double ratedWatts, Findings findings) {
+        Optional<Mains> mains = question.circumstances().mains();
+        double ratio = mains.flatMap(m -> m.now().map(now -> m.nominal() / now)).orElse(1.0);
+        if (ratio >= LEAST_FALL || ratio < BiasScheme.LEAST_RATIO) {
+            return;
+        }
+        Band watts = outcome.limits().at(point, ratio);
+        long low = Math.round(100 * watts.low() / ratedWatts);
+        long high = Math.round(100 * watts.high() / ratedWatts);
+        findings.notes.add("At the nominal " + volts(mains.orElseThrow().nominal()) + " it would be "
+                + (low == high ? "" : low + " to ") + high + " % of the rating"
+                + (question.stage().bias().outcomes().size() > 1
+                        ? " with " + outcome.bias().words()
+                        : "") + "; it is judged as read.");
+    }
+
+    /** Mains less than this above nominal need no word. */
+    private static final double LEAST_FALL = 0.99;
+
     /** What dissipation at highest mains is called. */
     static String judgedAt(IdleQuestion question, Assessor.Outcome outcome) {
         Optional<Mains> mains = question.circumstances().mains();

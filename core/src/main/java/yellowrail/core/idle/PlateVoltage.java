@@ -41,6 +41,12 @@ final class PlateVoltage {
                             + " such, but B+ falls once current flows, so no watts follow from them.");
             return Optional.empty();
         }
+        if (plate.reference() == PlateVolts.Reference.CATHODE && !(volts.value() > 0)) {
+            findings.needs(
+                    "plate volts above the cathode's",
+                    "The plate stands above its cathode, not at " + volts.echo() + " from it: read it again.");
+            return Optional.empty();
+        }
         if (plate.reference() == PlateVolts.Reference.CATHODE) {
             findings.notes.add(
                     "Both probes were live for a plate-to-cathode reading. Two readings to chassis are safer; the"

@@ -187,7 +187,7 @@ public final class Slips {
                 .filter(f -> volts.value() * f >= least && volts.value() * f <= most)
                 .map(f -> scaled(volts, f))
                 .toList();
-        String question = "Plate volts of " + volts.echo() + " are far from "
+        String question = "Volts of " + volts.echo() + " are far from "
                 + type.map(t -> "what the " + t.designation() + " works at").orElse("those of an output stage");
         return Optional.of(Slip.asking(Slip.About.PLATE_VOLTS, orMean(question, choices), choices));
     }
@@ -305,6 +305,16 @@ public final class Slips {
                         + Show.siPlain(field.low(), field.unit(), 2) + " and "
                         + Show.siPlain(field.high(), field.unit(), 2) + ". Is it right?",
                 List.of()));
+    }
+
+    /** A B+ node read below the chassis: the probes are crossed, or it is a bias supply's. */
+    public static Slip belowChassis(Typed volts) {
+        Typed positive = scaled(volts, -1);
+        return Slip.asking(
+                Slip.About.NODE_VOLTS,
+                "A B+ node stands above the chassis, a bias supply below it; this is " + volts.echo()
+                        + ". Are the probes crossed: did you mean " + positive.echo() + "?",
+                List.of(positive));
     }
 
     private static String orMean(String question, List<Typed> choices) {

@@ -95,28 +95,15 @@ public record RoundReadings(
 
     /** The same round, judged with the amp's own way of following the mains. */
     public RoundReadings following(Optional<Band> exponent) {
-        return new RoundReadings(
-                meter,
-                reference,
-                mains,
-                limiter,
-                reduced,
-                pairing,
-                spread,
-                points,
-                individual,
-                plate,
-                cathode,
-                screenVolts,
-                screenDrop,
-                choke,
-                pairings,
-                mainsMoved,
-                exponent);
+        return with(mainsMoved, exponent);
     }
 
     /** The same round with how far the mains moved meanwhile, share. */
     public RoundReadings mainsMoved(Optional<Double> share) {
+        return with(share, ownExponent);
+    }
+
+    private RoundReadings with(Optional<Double> moved, Optional<Band> exponent) {
         return new RoundReadings(
                 meter,
                 reference,
@@ -133,8 +120,8 @@ public record RoundReadings(
                 screenDrop,
                 choke,
                 pairings,
-                share,
-                ownExponent);
+                moved,
+                exponent);
     }
 
     Pairing pairingOf(String socket) {

@@ -30,6 +30,7 @@ public final class Doubts {
     private final Quantity quantity;
     private final String point;
     private final Typed typed;
+    private final String supersedes;
 
     private Doubts(Session session, Map<String, TubeType> types, Event.Read read) {
         this.session = session;
@@ -38,6 +39,7 @@ public final class Doubts {
         this.quantity = read.quantity();
         this.point = read.point();
         this.typed = read.typed();
+        this.supersedes = read.supersedes();
     }
 
     /**
@@ -137,12 +139,18 @@ public final class Doubts {
 
     /** A bias supply stands below the chassis, every other node above it and below the first. */
     private Optional<Slip> node() {
-        if (typed.value() < 0) {
-            return Optional.empty();
-        }
         if (point.toLowerCase(Locale.ROOT).contains("bias")) {
             return Slips.gridVolts(typed, Slip.About.NODE_VOLTS);
         }
+        if (typed.value() < 0) {
+            return Optional.of(Slips.belowChassis(typed));
+        }
+        boolean first = session.nodes().get(0).name().equals(point);
+        Optional<TubeType> type = first ? type(amp.sockets().get(0).name()) : Optional.empty();
+        return Slips.plateVolts(typed, type, full()).or(this::besideOtherNodes);
+    }
+
+    private Optional<Slip> besideOtherNodes() {
         return session.nodes().stream()
                 .filter(n -> !n.name().equals(point))
                 .flatMap(n -> session.last(Quantity.UNLOADED, n.name()).stream())
@@ -163,7 +171,11 @@ public final class Doubts {
         }
         Slip.About about =
                 quantity == Quantity.CURRENT || quantity == Quantity.INDIVIDUAL ? Slip.About.READING : Slip.About.OTHER;
-        return session.last(quantity, point)
+        // What is being corrected is no measure for its correction.
+        return session.holding().stream()
+                .filter(r -> r.quantity() == quantity && r.point().equals(point))
+                .filter(r -> !r.id().equals(supersedes))
+                .reduce((a, b) -> b)
                 .filter(r -> r.context().stretch() == session.context().stretch())
                 .flatMap(r -> Slips.besides(about, typed, r.typed(), "read there before in this setting"));
     }

@@ -50,4 +50,26 @@ public record HeaterCheck(State state, double percent, String sentence) {
                 read + ", " + signed + " from " + Show.plain(nominal.get(), 3) + " V: " + state.words() + " (±"
                         + Show.plain(amber, 2) + " and ±" + Show.plain(red, 2) + " %).");
     }
+
+    /** Heaters stay within a tenth of their volts, whatever the builder marks. */
+    private static final double MOST_PERCENT = 10;
+
+    /**
+     * What these volts become at other mains, in proportion; empty while the nominal is not known or nothing rises.
+     *
+     * @param ratio that mains over the mains they were read at
+     */
+    public static Optional<HeaterCheck> raised(double volts, Optional<Double> nominal, double ratio) {
+        return nominal.filter(n -> ratio > 1).map(n -> {
+            double raised = volts * ratio;
+            double percent = 100 * (raised / n - 1);
+            boolean far = Math.abs(percent) > MOST_PERCENT + 1e-6;
+            return new HeaterCheck(
+                    far ? State.RED : State.WITHIN,
+                    percent,
+                    Show.si(raised, Unit.VOLT, 3) + ", " + (percent < 0 ? "−" : "+") + Show.fixed(Math.abs(percent), 1)
+                            + " % from " + Show.plain(n, 3) + " V"
+                            + (far ? ": more than heaters may have (±10 %)." : "."));
+        });
+    }
 }

@@ -3,6 +3,8 @@ package yellowrail.core.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import yellowrail.core.idle.Statement;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.round.SocketAnswer;
@@ -25,6 +27,7 @@ public record Outcome(
      * @param beforeWatts first whole reading of the session, W
      * @param afterWatts as last read in the present setting, W with its band
      * @param ratio after over before, of watts; empty unless both are of the same kind
+     * @param statements of its verdict: as read, then at highest mains
      */
     public record BeforeAfter(
             String socket,
@@ -37,7 +40,13 @@ public record Outcome(
             Optional<Estimate> afterShare,
             Optional<Double> ratio,
             String verdict,
-            boolean allClear) {}
+            boolean allClear,
+            List<String> statements) {
+        public BeforeAfter {
+            // Sheets issued before both statements were kept hold none.
+            statements = statements == null ? List.of() : List.copyOf(statements);
+        }
+    }
 
     public static Outcome of(Session session, Standards standards) {
         return of(session, Judged.of(session, standards));
@@ -84,6 +93,12 @@ public record Outcome(
                         ? afterWatts.map(w -> w.value() / beforeWatts.get())
                         : Optional.empty(),
                 after.map(s -> s.answer().verdict()).map(Verdict::words).orElse("not measured"),
-                after.map(s -> s.answer().verdict().allClear()).orElse(false));
+                after.map(s -> s.answer().verdict().allClear()).orElse(false),
+                after.map(s -> s.answer().verdict())
+                        .map(v -> Stream.of(v.now(), v.raised())
+                                .map(Statement::sentence)
+                                .filter(t -> !t.isEmpty())
+                                .toList())
+                        .orElse(List.of()));
     }
 }

@@ -13,7 +13,7 @@ public enum AgainstRating {
 
     /**
      * @param rating in the unit of the value; NaN when not published
-     * @param band of the value, share to either side
+     * @param band of the value, share to either side; infinite when nothing tells it
      */
     public static AgainstRating of(double value, double rating, double band) {
         if (Double.isNaN(value) || Double.isNaN(rating)) {

@@ -10,8 +10,9 @@ import yellowrail.core.amp.BiasScheme;
  * @param mains share of nominal; empty when not read
  * @param nodeAmperes current of all output tubes on the supply, both channels, A; empty when a tube was not read
  * @param tubes the tubes of the stage in the order of its sockets
+ * @param voltsLimit how far B+ at nominal mains may be off by the digits of mains and volts and by the mains' movement, share
  */
-public record ReadRound(Optional<Double> mains, Optional<Double> nodeAmperes, List<ReadTube> tubes) {
+public record ReadRound(Optional<Double> mains, Optional<Double> nodeAmperes, List<ReadTube> tubes, double voltsLimit) {
     /**
      * One tube, volts from its cathode.
      *

@@ -28,20 +28,24 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
         remedies = List.copyOf(remedies);
     }
 
-    /** @param limit screen rating, W */
-    public static ScreenReport of(StageSetting setting, double limit) {
+    /**
+     * @param limit screen rating, W
+     * @param band of the screens' heat, share to either side: what is advised keeps it as room
+     */
+    public static ScreenReport of(StageSetting setting, double limit, double band) {
         DriveSweep sweep = DriveSweep.of(setting.stage(), LEVELS);
         double watts = sweep.hottestScreen().hottestScreenWatts();
         Optional<Double> reached = sweep.screenReaches(limit);
         double colder = colder(setting);
         List<String> remedies = new ArrayList<>();
-        if (reached.isPresent()) {
+        double kept = limit / (1 + band);
+        if (watts > kept && kept > 0) {
             double power = sweep.full().watts();
-            remedy(remedies, limit, power, resistor(setting), fitted(setting), MOST_RESISTOR, true);
+            remedy(remedies, kept, power, resistor(setting), fitted(setting), MOST_RESISTOR, true);
             if (setting.described().screenTap() == 0) {
-                remedy(remedies, limit, power, screenVolts(setting), 1, LEAST_SCREEN, false);
+                remedy(remedies, kept, power, screenVolts(setting), 1, LEAST_SCREEN, false);
             }
-            remedy(remedies, limit, power, load(setting), 1, LEAST_LOAD, false);
+            remedy(remedies, kept, power, load(setting), 1, LEAST_LOAD, false);
             if (remedies.isEmpty()) {
                 remedies.add("Neither a screen resistor up to 10 kΩ, nor lower screen volts, nor a lower load alone"
                         + " keeps the screens inside: drive it less.");
@@ -58,15 +62,21 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
      */
     public List<String> words(double limit, double band) {
         String most = "Screens: at most " + Show.significant(watts, 3) + " W of " + Show.plain(limit, 3) + " W";
-        if (reachedAt.isEmpty()) {
-            return List.of(
-                    watts * (1 + band) > limit
-                            ? most + " over the whole drive; the limit lies inside the model's ±"
-                                    + Show.plain(100 * band, 2) + " %, so whether they stay inside is not known."
-                            : most + " over the whole drive, the model's ±" + Show.plain(100 * band, 2)
-                                    + " % included.");
-        }
         List<String> words = new ArrayList<>();
+        if (Double.isInfinite(band)) {
+            return List.of(
+                    most + " as computed, but these volts lie outside what the model was fitted on: whether they stay"
+                            + " inside is not known.");
+        }
+        if (reachedAt.isEmpty() && watts * (1 + band) <= limit) {
+            return List.of(most + " over the whole drive, the model's ±" + Show.plain(100 * band, 2) + " % included.");
+        }
+        if (reachedAt.isEmpty()) {
+            words.add(most + " over the whole drive: too close to call, the limit lies inside the model's ±"
+                    + Show.plain(100 * band, 2) + " %.");
+            words.addAll(remedies);
+            return words;
+        }
         words.add(most + ": the first screen reaches its limit at " + Show.fixed(100 * reachedAt.get(), 0)
                 + " % of full drive. " + (colderHelps() ? "A colder idle helps" : "A colder idle does not help")
                 + (Double.isNaN(colderWatts) ? "." : " (" + Show.significant(colderWatts, 3) + " W)."));
@@ -110,8 +120,8 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
             double left = DriveSweep.of(change.made().apply(round).stage(), LEVELS)
                     .full()
                     .watts();
-            remedies.add(change.words().apply(round) + " would keep them inside; power " + Show.significant(left, 3)
-                    + " W instead of " + Show.significant(power, 3) + " W.");
+            remedies.add(change.words().apply(round) + " would keep them inside, the model's band included; power "
+                    + Show.significant(left, 3) + " W instead of " + Show.significant(power, 3) + " W.");
         } catch (NoSolution none) {
             // A change that cannot be computed is no advice.
         }

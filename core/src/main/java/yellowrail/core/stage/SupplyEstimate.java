@@ -23,7 +23,10 @@ public record SupplyEstimate(double volts, double ohms, double amperes, boolean 
 
     private static final double MOST_OHMS = 3000;
 
-    private record Point(double amperes, double volts) {}
+    /** A resistance less sure than this share of itself is not told apart from others. */
+    private static final double TELLS = 0.5;
+
+    private record Point(double amperes, double volts, double limit) {}
 
     /**
      * @param rounds newest last, at least one with plate volts and a total
@@ -44,13 +47,23 @@ public record SupplyEstimate(double volts, double ohms, double amperes, boolean 
             Point newest = points.get(points.size() - 1);
             if (most - least >= MOVED * most) {
                 double ohms = slope(points) - seriesOhms;
+                double limit = limit(points, least, most);
+                if (limit > TELLS * (ohms + seriesOhms)) {
+                    return assumed(
+                            newest,
+                            seriesOhms,
+                            "The rounds do not tell the source resistance: " + Show.fixed(ohms, 0) + " ± "
+                                    + Show.significant(limit, 2)
+                                    + " Ω, because B+ moves with what is not known of the mains.");
+                }
                 if (ohms >= 0 && ohms <= MOST_OHMS) {
                     return new SupplyEstimate(
                             newest.volts() + (ohms + seriesOhms) * newest.amperes(),
                             ohms,
                             newest.amperes(),
                             true,
-                            "Source resistance from " + points.size() + " rounds between "
+                            "Source resistance " + Show.fixed(ohms, 0) + " ± " + Show.significant(limit, 2) + " Ω from "
+                                    + points.size() + " rounds between "
                                     + Show.fixed(1000 * least, 0) + " and " + Show.fixed(1000 * most, 0)
                                     + " mA in all, at nominal mains.");
                 }
@@ -75,7 +88,8 @@ public record SupplyEstimate(double volts, double ohms, double amperes, boolean 
     }
 
     private static Point point(ReadRound round, double mains, double amperes) {
-        return new Point(amperes / mains, round.nodeVolts() / mains);
+        double volts = round.nodeVolts() / mains;
+        return new Point(amperes / mains, volts, volts * round.voltsLimit());
     }
 
     private static SupplyEstimate assumed(Point at, double seriesOhms, String why) {
@@ -85,6 +99,12 @@ public record SupplyEstimate(double volts, double ohms, double amperes, boolean 
                 at.amperes(),
                 false,
                 why + " " + Show.fixed(ASSUMED_OHMS, 0) + " Ω is assumed.");
+    }
+
+    /** What two points of the line being off in opposite ways make of its slope, Ω; more rounds between them help. */
+    private static double limit(List<Point> points, double least, double most) {
+        double worst = points.stream().mapToDouble(Point::limit).max().orElseThrow();
+        return 2 * worst / (most - least) * Math.sqrt(2.0 / points.size());
     }
 
     /** How far B+ falls with the total current, Ω, by least squares. */

@@ -87,6 +87,36 @@ public record ModelTrust(
         return plateVolts >= plateFrom && plateVolts <= plateTo && screenVolts >= screenFrom && screenVolts <= screenTo;
     }
 
+    /** How far beyond the published operations the bands are still taken to hold, as a share: curves are smooth. */
+    private static final double BEYOND = 0.1;
+
+    /**
+     * Bands at these volts, share to either side: infinite where nothing published is near, because nothing tells there how
+     * far the model is off.
+     */
+    public Bands bands(double plateVolts, double screenVolts) {
+        boolean holds = plateVolts >= plateFrom * (1 - BEYOND)
+                && plateVolts <= plateTo * (1 + BEYOND)
+                && screenVolts >= screenFrom * (1 - BEYOND)
+                && screenVolts <= screenTo * (1 + BEYOND);
+        return holds
+                ? new Bands(plateBand(), screenBand(), wattsBand())
+                : new Bands(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY);
+    }
+
+    /**
+     * How far computed figures may be off at given volts, share to either side; infinite when nothing tells.
+     *
+     * @param plate of plate current and heat
+     * @param screen of screen current and heat
+     * @param watts of power at full drive
+     */
+    public record Bands(double plate, double screen, double watts) {
+        public boolean hold() {
+            return Double.isFinite(plate);
+        }
+    }
+
     private static double known(double share) {
         return Double.isNaN(share) ? 0 : share;
     }

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.Slip;
+import yellowrail.core.idle.Verdict;
 import yellowrail.core.target.Profiles;
 
 /** Planted idle checks: what must not be green, and what an expert calls plainly fine. */
@@ -43,6 +44,17 @@ class PlantedChecksTest {
                         asked, answer.verdict().words(), answer.verdict().sentences())
                 .isTrue();
         assertThat(answer.slips().stream().filter(Slip::asks)).isEmpty();
+    }
+
+    @Test
+    void aboveTheRatingAtRaisedMainsItSaysWhatItWouldBeAtNominal() {
+        IdleAnswer answer = answer(never().stream()
+                .filter(c -> c.why().contains("88 % at nominal"))
+                .findFirst()
+                .orElseThrow());
+        assertThat(answer.verdict().place()).isEqualTo(Verdict.Place.ABOVE_RATING);
+        assertThat(answer.notes())
+                .anyMatch(n -> n.matches("At the nominal 230 V it would be (87 to )?88 % of the rating.*"));
     }
 
     @Test

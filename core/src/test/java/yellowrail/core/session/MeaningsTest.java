@@ -59,7 +59,10 @@ class MeaningsTest {
         // The share itself lies below the ceiling, its band does not.
         FirstCurrent hot = FirstCurrent.of(first(bench), share + 0.001);
         assertThat(hot.over()).isTrue();
-        assertThat(hot.sentence()).endsWith("Above the ceiling: power off.");
+        assertThat(hot.sentence())
+                .contains("The ceiling lies inside the error band")
+                .doesNotContain("Above");
+        assertThat(FirstCurrent.of(first(bench), share - 0.001).sentence()).endsWith("Above the ceiling: power off.");
     }
 
     @Test

@@ -166,6 +166,42 @@ class RailTest {
         assertThat(unloaded.state()).isEqualTo(HeaterCheck.State.NOT_JUDGED);
         assertThat(unloaded.sentence()).contains("unloaded");
         assertThat(HeaterCheck.of(6.3, true, Optional.empty(), 5, 10).state()).isEqualTo(HeaterCheck.State.NOT_JUDGED);
+        // In proportion at highest mains, an estimate; more than a tenth is a caution, whatever is marked.
+        HeaterCheck raised =
+                HeaterCheck.raised(6.3, Optional.of(6.3), 253 / 230.0).orElseThrow();
+        assertThat(raised.percent()).isCloseTo(10, within(0.01));
+        assertThat(raised.state()).isEqualTo(HeaterCheck.State.WITHIN);
+        assertThat(HeaterCheck.raised(6.5, Optional.of(6.3), 253 / 230.0)
+                        .orElseThrow()
+                        .state())
+                .isEqualTo(HeaterCheck.State.RED);
+        assertThat(HeaterCheck.raised(6.3, Optional.of(6.3), 1)).isEmpty();
+        assertThat(HeaterCheck.raised(6.3, Optional.empty(), 1.1)).isEmpty();
+    }
+
+    @Test
+    void theMainsThatMovesWhileARoundIsReadIsKnownToIt() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.minutes(12).reads(Quantity.MAINS, "", 230).round(31.6, 31.3, 398);
+        assertThat(last(bench).mainsMoved().orElse(0.0)).isZero();
+        bench.minutes(12)
+                .reads(Quantity.MAINS, "", 230)
+                .reads(Quantity.PLATE, "V1", 398)
+                .reads(Quantity.CURRENT, "V1", 31.6 * Bench.OHMS / 1000)
+                .minutes(2)
+                .reads(Quantity.MAINS, "", 239)
+                .reads(Quantity.PLATE, "V2", 398)
+                .reads(Quantity.CURRENT, "V2", 31.3 * Bench.OHMS / 1000);
+        assertThat(last(bench).mains()).contains(239.0);
+        assertThat(last(bench).mainsMoved().orElseThrow()).isCloseTo(9 / 239.0, within(1e-9));
+        assertThat(bench.judged().present().orElseThrow().warnings())
+                .anyMatch(w -> w.contains("The mains moved 3.8 % while this was read"));
+        assertThat(bench.judged().present().orElseThrow().verdict().allClear()).isFalse();
+    }
+
+    private static yellowrail.core.round.RoundReadings last(Bench bench) {
+        var rounds = SessionRound.all(bench.session);
+        return rounds.get(rounds.size() - 1).readings();
     }
 
     private static HeaterCheck heater(double volts) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -134,12 +135,12 @@ class SweepKindsTest {
 
     @Test
     void screensAreHelpedByResistorVoltsOrLoadAndHardlyByTheIdle() {
-        assertThat(ScreenReport.of(setting(), 5).reachedAt()).isEmpty();
-        ScreenReport twice = ScreenReport.of(setting().load(2), 5);
+        assertThat(ScreenReport.of(setting(), 5, 0).reachedAt()).isEmpty();
+        ScreenReport twice = ScreenReport.of(setting().load(2), 5, 0);
         assertThat(twice.reachedAt().orElseThrow()).isBetween(0.5, 1.0);
         assertThat(twice.colderHelps()).isFalse();
         assertThat(twice.remedies()).hasSize(3);
-        assertThat(twice.remedies().get(0)).matches("A resistor of (\\d+) Ω at each screen would keep them inside; .*");
+        assertThat(twice.remedies().get(0)).matches("A resistor of (\\d+) Ω at each screen would keep them inside, .*");
         double ohms = Double.parseDouble(twice.remedies().get(0).replaceAll("A resistor of (\\d+) Ω.*", "$1"));
         var model = TubeModels.of("6L6GC").orElseThrow();
         Stage resisted =
@@ -148,6 +149,18 @@ class SweepKindsTest {
                         .hottestScreen()
                         .hottestScreenWatts())
                 .isBetween(4.9, 5.02);
+        // What is advised keeps the model's band as room.
+        assertThat(ScreenReport.of(setting().load(2), 5, 0.25).remedies()).allSatisfy(remedy -> {
+            if (remedy.startsWith("A resistor")) {
+                assertThat(Double.parseDouble(remedy.replaceAll("A resistor of (\\d+) Ω.*", "$1")))
+                        .isGreaterThan(1.2 * ohms);
+            }
+        });
+        ScreenReport near = new ScreenReport(7.89, Optional.empty(), 7.8, List.of("Another way."));
+        assertThat(near.words(8, 0.15)).hasSize(2);
+        assertThat(near.words(8, 0.15).get(0)).contains("too close to call").doesNotContain("included");
+        assertThat(near.words(10, 0.15).get(0)).contains("included");
+        assertThat(near.words(8, Double.POSITIVE_INFINITY).get(0)).contains("not known");
     }
 
     @Test

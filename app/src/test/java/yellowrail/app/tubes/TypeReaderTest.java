@@ -1,0 +1,150 @@
+package yellowrail.app.tubes;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Correction;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.TubeKind;
+import yellowrail.core.tube.TubeType;
+
+class TypeReaderTest {
+    private static final Catalogue SHIPPED = Catalogue.shipped();
+
+    private static TypeForm form(
+            String designation, String aliases, String kind, String plateVolts, String screenWatts, List<String> none) {
+        return new TypeForm(
+                designation,
+                aliases,
+                kind,
+                "own sheet",
+                "DESIGN_MAXIMUM",
+                "19",
+                screenWatts,
+                "",
+                plateVolts,
+                "400",
+                "",
+                "",
+                "",
+                "6.3",
+                "",
+                "",
+                "",
+                none);
+    }
+
+    private static TypeReader.Read read(TypeForm form, Optional<TubeType> before) {
+        return TypeReader.read(form, SHIPPED, before);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "X19  |      | PENTODE | 450 | 3 |               | ",
+                "X19  |      | PENTODE | 450 |   | SCREEN_WATTS  | ",
+                "X19  |      | TRIODE  | 450 |   |               | ",
+                "X19  |      | PENTODE | 450 |   |               | screenWatts",
+                "X19  |      | PENTODE |     | 3 |               | plateVolts",
+                "X19  |      | TRIODE  |     |   |               | plateVolts",
+                "X19  |      | PENTODE | 450 | 3 | SCREEN_WATTS  | none",
+                "X19  |      | PENTODE | 450 | 3 | PLATE_WATTS   | none",
+                "X19  |      | heptode | 450 | 3 |               | kind",
+                "6L6  |      | PENTODE | 450 | 3 |               | designation",
+                "EL34 |      | PENTODE | 450 | 3 |               | designation",
+                "6ca7 |      | PENTODE | 450 | 3 |               | designation",
+                "X19  | 6L6  | PENTODE | 450 | 3 |               | aliases",
+                "X19  | EL34 | PENTODE | 450 | 3 |               | aliases",
+                "X19  | X-20 | PENTODE | 450 | 3 |               | ",
+            })
+    void everyLimitIsAFigureOrDeclaredAndNoNameMeansTwoTypes(
+            String designation,
+            String aliases,
+            String kind,
+            String plateVolts,
+            String screenWatts,
+            String none,
+            String refusedAt) {
+        TypeReader.Read read = read(
+                form(
+                        designation,
+                        aliases == null ? "" : aliases,
+                        kind,
+                        plateVolts == null ? "" : plateVolts,
+                        screenWatts == null ? "" : screenWatts,
+                        none == null ? List.of() : List.of(none)),
+                Optional.empty());
+        if (refusedAt == null) {
+            assertThat(read.complaints().byField()).isEmpty();
+            assertThat(read.type()).isPresent();
+        } else {
+            assertThat(read.complaints().byField()).containsKey(refusedAt);
+            assertThat(read.type()).isEmpty();
+        }
+    }
+
+    @Test
+    void whatIsDeclaredIsKept() {
+        TubeType type = read(form("X19", "", "PENTODE", "450", "", List.of("SCREEN_WATTS")), Optional.empty())
+                .type()
+                .orElseThrow();
+        assertThat(type.kind()).isEqualTo(TubeKind.PENTODE);
+        assertThat(type.ratings().get(0).unknown(Limit.SCREEN_WATTS)).isFalse();
+        assertThat(type.ratings().get(0).unknown(Limit.COMBINED_WATTS)).isTrue();
+        assertThat(Correction.differences(type)).isEmpty();
+    }
+
+    @Test
+    void aCorrectionStartsFromTheFiguresThereAreAndSaysWhatDiffers() {
+        for (TubeType shipped : SHIPPED.types()) {
+            TypeForm f = TypeForm.of(shipped);
+            TypeForm sourced = with(f, f.designation(), f.plateWatts());
+            TypeReader.Read same = read(sourced, Optional.of(shipped));
+            assertThat(same.complaints().byField()).as(shipped.designation()).isEmpty();
+            assertThat(Correction.differences(same.type().orElseThrow()))
+                    .as(shipped.designation())
+                    .isEmpty();
+            assertThat(same.type().orElseThrow().kind()).isEqualTo(shipped.kind());
+            TubeType other = read(with(f, f.designation(), "11"), Optional.of(shipped))
+                    .type()
+                    .orElseThrow();
+            assertThat(Correction.differences(other))
+                    .as(shipped.designation())
+                    .singleElement()
+                    .asString()
+                    .startsWith("plate dissipation 11");
+            assertThat(read(with(f, "X19", f.plateWatts()), Optional.of(shipped))
+                            .complaints()
+                            .byField())
+                    .containsKey("designation");
+        }
+    }
+
+    private static TypeForm with(TypeForm f, String designation, String plateWatts) {
+        return new TypeForm(
+                designation,
+                f.aliases(),
+                f.kind(),
+                "own sheet",
+                f.system(),
+                plateWatts,
+                f.screenWatts(),
+                f.combinedWatts(),
+                f.plateVolts(),
+                f.screenVolts(),
+                f.cathodeAmperes(),
+                f.gridFixed(),
+                f.gridCathode(),
+                f.heaterVolts(),
+                f.heaterAmperes(),
+                f.share(),
+                f.band(),
+                f.none());
+    }
+}
