@@ -123,7 +123,7 @@ class RoundApi {
             @Schema(description = "What keeps the verdict from being final")
             List<Verdict.Qualifier> qualifiers,
 
-            @Schema(description = "Sentences behind it, the two statements of the hottest tube first")
+            @Schema(description = "Sentences behind it, the two statements of the tube that leads first")
             List<String> reasons,
 
             @Schema(description = "Cross-checks that failed")

@@ -182,7 +182,12 @@ final class Panels {
                 name,
                 s.socket().tubeType()
                         + (session.tube(name).isEmpty() ? "" : " · " + session.tube(name))
-                        + (name.equals(present.worst()) && present.sockets().size() > 1 ? ", hottest" : ""),
+                        + (present.sockets().size() > 1
+                                        && RoundAnswer.hottest(present.sockets())
+                                                .filter(h -> h.socket().name().equals(name))
+                                                .isPresent()
+                                ? ", hottest"
+                                : ""),
                 answer.plateWatts()
                         .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
                         .orElse("–"),

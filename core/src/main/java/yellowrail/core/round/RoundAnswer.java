@@ -1,6 +1,8 @@
 package yellowrail.core.round;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.idle.Verdict;
 
 /**
@@ -25,5 +27,12 @@ public record RoundAnswer(
         balances = List.copyOf(balances);
         warnings = List.copyOf(warnings);
         unmeasured = List.copyOf(unmeasured);
+    }
+
+    /** The measured socket that dissipates most of its rating; empty while none has watts. */
+    public static Optional<SocketAnswer> hottest(List<SocketAnswer> sockets) {
+        return sockets.stream()
+                .filter(s -> s.measured() && s.answer().share().isPresent())
+                .max(Comparator.comparingDouble(s -> s.answer().share().get().value()));
     }
 }

@@ -206,17 +206,18 @@ public final class RoundCheck {
                 : leading.place();
         return new Verdict(
                 place,
-                named(name, leading.now()),
-                named(name, leading.raised()),
+                named(worst.get(), sockets, leading.now()),
+                named(worst.get(), sockets, leading.raised()),
                 qualifiers,
                 reasons,
                 leading.question());
     }
 
-    private static Statement named(String socket, Statement statement) {
-        return new Statement(
-                statement.place(),
-                statement.sentence().isEmpty() ? "" : socket + ", the hottest: " + statement.sentence());
+    /** The tube that leads is named; that it is the hottest too is said only where it is. */
+    private static Statement named(SocketAnswer leading, List<SocketAnswer> sockets, Statement statement) {
+        boolean hottest = RoundAnswer.hottest(sockets).filter(leading::equals).isPresent();
+        String name = leading.socket().name() + (hottest ? ", the hottest: " : ": ");
+        return new Statement(statement.place(), statement.sentence().isEmpty() ? "" : name + statement.sentence());
     }
 
     private Optional<String> mainsMoved() {

@@ -365,6 +365,17 @@ class RoundCheckTest {
     }
 
     @Test
+    void theTubeThatLeadsIsCalledTheHottestOnlyWhereItIs() {
+        RoundAnswer cold =
+                check(OWN, readings(four(0.5, 0.5, 0.5, 0.4), Map.of(), four(421, 421, 421, 421), Optional.empty()));
+        assertThat(cold.worst()).isEqualTo("V4");
+        assertThat(cold.verdict().now().sentence()).startsWith("V4: ");
+        RoundAnswer hot =
+                check(OWN, readings(four(0.5, 0.5, 0.5, 0.7), Map.of(), four(421, 421, 421, 421), Optional.empty()));
+        assertThat(hot.verdict().now().sentence()).startsWith("V4, the hottest: ");
+    }
+
+    @Test
     void aZeroOnASharedPointBesideSingleReadingsContradicts() {
         Map<String, Typed> alone = Map.of(
                 "V1", Typed.of(0.05, Unit.AMPERE),
