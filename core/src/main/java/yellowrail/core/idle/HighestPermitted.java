@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 
@@ -19,6 +20,8 @@ final class HighestPermitted {
 
     private static final double MOST = 50;
     private static final int STEPS = 18;
+    /** A little further than the edge was searched for: a step of the search is 4e-5 of it. */
+    private static final double BEYOND = 1 + 1e-4;
     /** Turned further, plate volts of an unknown supply move too much to tell where it ends. */
     private static final double FAR = 0.25;
     /** A supply that falls further is no longer one that is turned along. */
@@ -46,13 +49,13 @@ final class HighestPermitted {
         }
         double edge = edge();
         if (edge <= 0) {
-            return Optional.of(Permitted.none(passed(at(LEAST))));
+            return Optional.of(Permitted.none(passed(LEAST)));
         }
         double factor = edge * (1 - MARGIN - count(edge));
-        Point there = at(factor);
         if (factor <= 0 || !holds(factor)) {
-            return Optional.of(Permitted.none(passed(there)));
+            return Optional.of(Permitted.none(passed(Math.max(LEAST, factor))));
         }
+        Point there = at(factor);
         // The reading is the mean's where one stands for several tubes; the limits are those of the hottest.
         double amperes = split.plate().value() * factor;
         double mean = split.plate().value() / point.plate().value();
@@ -64,7 +67,7 @@ final class HighestPermitted {
                 amperes,
                 reading(amperes),
                 most / rated,
-                passed(at(edge * (1 + 1e-6))),
+                passed(edge * BEYOND),
                 Math.abs(factor - 1) > FAR));
     }
 
@@ -148,13 +151,18 @@ final class HighestPermitted {
                 .orElse(0.0);
     }
 
-    private String passed(Point there) {
-        return outcomes.stream()
-                .flatMap(o -> o.judge(there).stream())
+    /** What is passed first there, in words: at the volts as they are, or at the other end of how far they can move. */
+    private String passed(double factor) {
+        Point there = at(factor);
+        return Stream.of(there, other(factor))
+                .flatMap(p -> outcomes.stream().flatMap(o -> o.judge(p).stream()))
                 .filter(r -> r.standing() != LimitResult.Standing.WITHIN)
                 .max(Comparator.comparingDouble(LimitResult::reach))
                 .map(LimitWords::limit)
-                .orElse("screen volts, which are not read");
+                .orElse(
+                        outcomes.stream().anyMatch(o -> o.screenVoltsNeeded(there))
+                                ? "screen volts, which are not read"
+                                : "what is told so far from here");
     }
 
     private Optional<Typed> reading(double plateAmperes) {

@@ -44,6 +44,9 @@ class PlantedChecksTest {
                         asked, answer.verdict().words(), answer.verdict().sentences())
                 .isTrue();
         assertThat(answer.slips().stream().filter(Slip::asks)).isEmpty();
+        if (!asked.get("vg2").isBlank()) {
+            assertThat(answer.permitted().orElseThrow().limit()).doesNotContain("not read");
+        }
     }
 
     @Test
