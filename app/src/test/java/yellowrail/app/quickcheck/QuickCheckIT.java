@@ -47,6 +47,14 @@ class QuickCheckIT extends BrowserIT {
     }
 
     @Test
+    void aMeterByItsFullNameStaysPicked() {
+        page.navigate(url("/?tube=6L6GC&volts=431&reading=41.3&r=1&bias=tracking&mains=230&meter=fine+handheld"));
+        assertThat(page.locator("#meter")).hasValue("fine");
+        page.navigate(url("/?tube=6L6GC&volts=431&reading=41.3&r=1&bias=tracking&mains=230&meter=basic+handheld"));
+        assertThat(page.locator("#meter")).hasValue("basic");
+    }
+
+    @Test
     void anOpenQuestionIsAnsweredWithOneTap() {
         page.navigate(url("/?tube=6L6GC&volts=450&ref=cathode&reading=42.2+mV&r=1&rtol=1&mains=230&target=middle"));
         assertThat(verdict()).containsText("open question");
