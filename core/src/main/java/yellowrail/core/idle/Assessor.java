@@ -173,13 +173,16 @@ final class Assessor {
                     "At highest mains: not known, because the mains of " + volts(now.get()) + " lies above the "
                             + volts(mains.get().highest()) + " given as the highest.");
         }
-        if (!outcome.limits().reaches()) {
+        Optional<LimitResult> worst = worst(outcome.raised());
+        // What is passed at nominal mains is passed, however far the highest lies.
+        boolean passed =
+                worst.filter(w -> w.standing() == LimitResult.Standing.OVER).isPresent();
+        if (!passed && !outcome.limits().reaches()) {
             return new Statement(
                     Verdict.Place.UNKNOWN,
                     "At highest mains: not known, because the mains of " + volts(now.get())
                             + " lies too far from it for an estimate.");
         }
-        Optional<LimitResult> worst = worst(outcome.raised());
         if (worst.isPresent()) {
             return new Statement(place(worst.get()), LimitWords.sentence(worst.get()) + ".");
         }

@@ -61,6 +61,16 @@ class PlantedChecksTest {
     }
 
     @Test
+    void whatIsPassedAtNominalIsToldThoughTheHighestLiesOutOfReach() {
+        IdleAnswer answer = answer(never().stream()
+                .filter(c -> c.why().contains("lies out of reach"))
+                .findFirst()
+                .orElseThrow());
+        assertThat(answer.verdict().place()).isEqualTo(Verdict.Place.LIMIT_PASSED);
+        assertThat(answer.verdict().raised().sentence()).contains("Plate volts 328 V at nominal mains, 230 V");
+    }
+
+    @Test
     void thereAreEnoughOfBoth() {
         assertThat(never()).hasSizeGreaterThanOrEqualTo(200);
         assertThat(fine()).hasSizeGreaterThanOrEqualTo(100);
