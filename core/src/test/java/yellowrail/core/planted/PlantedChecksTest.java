@@ -60,6 +60,18 @@ class PlantedChecksTest {
                 .anyMatch(n -> n.matches("At the nominal 230 V it would be (87 to )?88 % of the rating.*"));
     }
 
+    static List<PlantedCases.Case> edges() {
+        return PlantedCases.of("edges.txt");
+    }
+
+    @ParameterizedTest
+    @MethodSource("edges")
+    void twoSourcesContradictOnlyBeyondTheirErrors(PlantedCases.Case asked) {
+        assertThat(answer(asked).verdict().qualifiers().contains(Verdict.Qualifier.CONTRADICTED))
+                .as(asked + " " + asked.fields())
+                .isEqualTo(asked.why().equals("contradicts"));
+    }
+
     @Test
     void whatIsPassedAtNominalIsToldThoughTheHighestLiesOutOfReach() {
         IdleAnswer answer = answer(never().stream()

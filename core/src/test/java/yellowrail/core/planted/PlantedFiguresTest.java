@@ -21,7 +21,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Profiles;
 
 /**
- * Every figure of every planted case, to five digits: a change of a formula that no verdict notices is noticed here. What
+ * Every figure and sentence of every planted case, to five digits: a change of a formula that no verdict notices is noticed here. What
  * changed on purpose is written anew with {@code -Dwrite.figures=true} and read over line by line.
  */
 class PlantedFiguresTest {
@@ -30,7 +30,7 @@ class PlantedFiguresTest {
     @Test
     void areWhatTheyWere() throws IOException {
         List<String> now = new ArrayList<>();
-        for (String file : List.of("plainly-fine.txt", "never-green.txt")) {
+        for (String file : List.of("plainly-fine.txt", "never-green.txt", "edges.txt")) {
             PlantedCases.of(file).forEach(c -> now.add(line(file.substring(0, 5), c)));
         }
         if (Boolean.getBoolean("write.figures")) {
@@ -44,7 +44,8 @@ class PlantedFiguresTest {
         return Stream.of(
                         file + " " + asked.why(),
                         a.verdict().place() + "/" + a.verdict().now().place() + "/"
-                                + a.verdict().raised().place() + a.verdict().qualifiers(),
+                                + a.verdict().raised().place() + a.verdict().qualifiers() + " "
+                                + String.join(" ", a.verdict().sentences()),
                         estimate("Ik", a.cathodeAmperes())
                                 + estimate(" Ip", a.plateAmperes())
                                 + estimate(" Ig2", a.screenAmperes())
