@@ -1,11 +1,14 @@
 package yellowrail.app.api;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -16,18 +19,26 @@ import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Reading;
+import yellowrail.app.rounds.RoundForm;
+import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.SenseResistor;
 import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 
 /** Planted rounds over the JSON interface: what must not be green, what is refused or asked about, and what is fine. */
 class PlantedRoundsIT extends AppIT {
@@ -156,5 +167,46 @@ class PlantedRoundsIT extends AppIT {
             }
             default -> throw new IllegalStateException(planted.outcome());
         }
+    }
+
+    /** What earlier versions took is answered with a finding on every page. */
+    @ParameterizedTest
+    @ValueSource(doubles = {470, 0, -230, 2.3, 1e7})
+    void aMainsStoredBeforeItWasAskedAboutFailsNoPage(double mains) throws Exception {
+        Amp amp = amps.keep(UUID.randomUUID(), UUID.randomUUID(), 0, pair("Rail old " + mains, "6L6GC"));
+        UUID id = UUID.randomUUID();
+        Map<String, String> values = new LinkedHashMap<>(pairValues("447.0 mV", "451.0 mV"));
+        values.remove("MAINS.");
+        RoundForm form = new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", values);
+        RoundReader.Read read = RoundReader.read(form, amp.description(), id, Meter.CLASSES, OffsetDateTime.now());
+        List<Reading> readings = new ArrayList<>(read.readings());
+        readings.add(Reading.of(
+                UUID.randomUUID(),
+                id,
+                readings.size() + 1,
+                Quantity.MAINS,
+                "",
+                Typed.of(mains, Unit.VOLT),
+                read.takenAt()));
+        rounds.keep(id, amp, read.takenAt(), read.state(), "", readings);
+        UUID sound = keepRound(amp, pairValues("447.0 mV", "451.0 mV"));
+        for (String page : List.of(
+                "/",
+                "/bench",
+                "/amps",
+                "/amps/" + amp.id(),
+                "/amps/" + amp.id() + "/stage",
+                "/amps/" + amp.id() + "/compare?a=" + id + "&b=" + sound,
+                "/rounds/" + id,
+                "/api/v1/amps/" + amp.id() + "/rounds")) {
+            mvc.perform(get(page)).andExpect(status().isOk());
+        }
+        JsonNode judged = JSON.readTree(mvc.perform(get("/api/v1/rounds/" + id))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString());
+        assertThat(judged.get("allClear").asBoolean()).isFalse();
+        assertThat(judged.get("reasons").toString()).contains("ains");
     }
 }
