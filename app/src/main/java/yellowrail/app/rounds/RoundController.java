@@ -91,8 +91,8 @@ class RoundController {
                 request.getParameter("takenAt"),
                 request.getParameter("meter"),
                 request.getParameter("ref"),
-                request.getParameter("limiter"),
-                request.getParameter("reduced"),
+                ticked(request, "limiter"),
+                ticked(request, "reduced"),
                 request.getParameter("pair"),
                 request.getParameter("spread"),
                 request.getParameter("note"),
@@ -100,6 +100,11 @@ class RoundController {
                 Optional.ofNullable(request.getParameterValues("confirmed"))
                         .map(List::of)
                         .orElse(List.of()));
+    }
+
+    /** The page shows the box: left empty it says no. */
+    private static String ticked(HttpServletRequest request, String name) {
+        return Optional.ofNullable(request.getParameter(name)).orElse("no");
     }
 
     private String form(Amp amp, RoundForm form, Complaints complaints, Model model) {

@@ -48,6 +48,7 @@ class AmpJourneyIT extends BrowserIT {
         assertThat(page.getByTestId("verdict")).containsText("mean only");
         assertThat(page.getByTestId("verdict")).containsText("sampled");
         assertThat(page.locator("body")).containsText("Not measured: V3, V4");
+        assertThat(page.locator("body")).not().containsText("not asked");
         page.locator(".dist h1").isVisible();
         looksRight();
     }
