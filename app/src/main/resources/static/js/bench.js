@@ -117,7 +117,15 @@ function refused(entry, answer) {
   const sentence = answer.detail || 'This was not taken.';
   const field = entry.field && document.getElementById(entry.field);
   const place = field && field.closest('form').querySelector('.complaint');
-  if (!place) { say(sentence); return; }
+  if (!place) {
+    // Nothing typed is lost: it goes back where it came from.
+    document.querySelectorAll(`form[data-kind=${entry.kind}]`).forEach((form) => {
+      const same = [...form.querySelectorAll('input[type=hidden]')].every((i) => i.value === entry.fields[i.name]);
+      if (same) form.querySelectorAll('input.words').forEach((i) => { i.value = i.value || entry.fields[i.name] || ''; });
+    });
+    say(sentence);
+    return;
+  }
   if (field.value === '') field.value = entry.fields.text || '';
   field.setAttribute('aria-invalid', 'true');
   place.textContent = `${sentence} `;
@@ -335,6 +343,11 @@ document.addEventListener('input', (event) => {
 // Times are the reader's own.
 function times() {
   const now = Date.now();
+  document.querySelectorAll('time[data-due]').forEach((t) => {
+    const due = new Date(Number(t.dataset.due));
+    t.dateTime = due.toISOString();
+    t.textContent = due.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+  });
   document.querySelectorAll('time[data-at]').forEach((t) => {
     const at = Number(t.dataset.at);
     if (!at) return;

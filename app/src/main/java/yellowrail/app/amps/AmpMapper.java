@@ -20,6 +20,11 @@ interface AmpMapper {
 
     List<AmpRow> newest();
 
+    int insertShelf(@Param("id") UUID id, @Param("ampId") UUID ampId, @Param("away") boolean away);
+
+    /** Ids of the amps that are put away. */
+    List<UUID> away();
+
     Optional<AmpRow> newestOf(@Param("ampId") UUID ampId);
 
     Optional<AmpRow> version(@Param("ampId") UUID ampId, @Param("version") int version);

@@ -1,7 +1,9 @@
 package yellowrail.app.amps;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -29,8 +31,31 @@ public class AmpStore {
         this.json = json;
     }
 
+    /** Those in use, by name. */
     public List<Amp> all() {
-        return mapper.newest().stream().map(this::amp).toList();
+        return shelf(false);
+    }
+
+    /** Those put away, by name. */
+    public List<Amp> away() {
+        return shelf(true);
+    }
+
+    private List<Amp> shelf(boolean away) {
+        Set<UUID> ids = new HashSet<>(mapper.away());
+        return mapper.newest().stream()
+                .filter(r -> ids.contains(r.ampId()) == away)
+                .map(this::amp)
+                .toList();
+    }
+
+    /** Puts an amp away or brings it back; nothing of it is lost. The same id counts once. */
+    public void shelve(UUID id, UUID ampId, boolean away) {
+        mapper.insertShelf(id, amp(ampId).id(), away);
+    }
+
+    public boolean isAway(UUID ampId) {
+        return mapper.away().contains(ampId);
     }
 
     public Amp amp(UUID id) {

@@ -28,12 +28,17 @@ import yellowrail.app.bench.EventReader;
 import yellowrail.app.bench.Hub;
 import yellowrail.app.bench.PlanReader;
 import yellowrail.app.bench.SessionStore;
+import yellowrail.app.bench.SheetIssuer;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.Finding;
+import yellowrail.core.session.Locks;
+import yellowrail.core.session.Outcome;
+import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
 
@@ -45,10 +50,12 @@ class SessionApi {
     private final SessionStore sessions;
     private final AmpStore amps;
     private final SettingStore settings;
+    private final SheetIssuer sheets;
     private final Hub hub;
     private final Clock clock;
 
-    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, Hub hub, Clock clock) {
+    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, SheetIssuer sheets, Hub hub, Clock clock) {
+        this.sheets = sheets;
         this.sessions = sessions;
         this.amps = amps;
         this.settings = settings;
@@ -91,8 +98,88 @@ class SessionApi {
             @Schema(description = "What this stop still wants, one sentence each")
             List<String> missing,
 
+            @Schema(description = "What may be touched") Open open,
+
+            @Schema(description = "How far it is from proven")
+            ProofNow proof,
+
+            @Schema(description = "What was found and has to be cleared up, open ones first")
+            List<FoundNow> findings,
+
+            @Schema(description = "Whether it was signed") boolean signed,
+
+            @Schema(description = "Why it was closed without a sheet; empty while it was not")
+            String closed,
+
             @Schema(description = "Every reading in the order they were taken in")
             List<SessionReading> readings) {}
+
+    /** The locks. */
+    record Open(
+            @Schema(description = "Whether hands and part changes may go in")
+            boolean hands,
+
+            @Schema(description = "Whether tubes may be moved")
+            boolean tubes,
+
+            @Schema(description = "Whether resistances may be measured")
+            boolean ohms,
+
+            @Schema(description = "What opens hands next; empty while open")
+            String handsNext,
+
+            @Schema(description = "What opens tubes next; empty while open")
+            String tubesNext,
+
+            @Schema(description = "What opens resistances next; empty while open")
+            String ohmsNext) {
+        static Open of(Locks locks) {
+            return new Open(
+                    locks.hands(), locks.tubes(), locks.ohms(), locks.handsNext(), locks.tubesNext(), locks.ohmsNext());
+        }
+    }
+
+    /** How far a session is from proven. */
+    record ProofNow(
+            @Schema(description = "Not set, set or proven") Proof.State state,
+
+            @Schema(description = "What keeps it from being proven, the first thing first")
+            List<Wanted> wants,
+
+            @Schema(description = "When the soak is whole if it stays so, milliseconds since 1970")
+            Long wholeAt,
+
+            @Schema(description = "What began a soak anew") List<String> again) {}
+
+    /** Something wanted. */
+    record Wanted(
+            @Schema(description = "What to do") String sentence,
+
+            @Schema(description = "By when, milliseconds since 1970; null when it is no matter of time")
+            Long by) {}
+
+    /** Something found. */
+    record FoundNow(
+            @Schema(description = "How an entry of kind “cause” names it")
+            String key,
+
+            @Schema(description = "What kind it is") Finding.Code code,
+
+            @Schema(description = "A socket, a sense point, or the amp")
+            String about,
+
+            @Schema(description = "Label of the tube it points to, or empty")
+            String tube,
+
+            @Schema(description = "When it was found, milliseconds since 1970")
+            long since,
+
+            @Schema(description = "What was found") String sentence,
+
+            @Schema(description = "The fact that closed it; empty while it is open")
+            String closedBy,
+
+            @Schema(description = "What would close it") String wants) {}
 
     /** A reading of a session. */
     record SessionReading(
@@ -169,6 +256,7 @@ class SessionApi {
     private State state(BenchSession bench) {
         Session session = bench.state();
         long now = clock.millis();
+        Outcome outcome = sheets.outcome(bench);
         return new State(
                 bench.id(),
                 session.plan().amp().name(),
@@ -178,6 +266,27 @@ class SessionApi {
                 session.power(now).words(),
                 session.stopped(),
                 session.missing(session.here(), now),
+                Open.of(session.locks(now)),
+                new ProofNow(
+                        outcome.proof().state(),
+                        outcome.proof().wants().stream()
+                                .map(w -> new Wanted(w.sentence(), w.due().orElse(null)))
+                                .toList(),
+                        outcome.proof().wholeAt().orElse(null),
+                        outcome.proof().again()),
+                outcome.findings().stream()
+                        .map(f -> new FoundNow(
+                                f.key(),
+                                f.code(),
+                                f.about(),
+                                f.tube(),
+                                f.since(),
+                                f.sentence(),
+                                f.closedBy().orElse(""),
+                                f.wants()))
+                        .toList(),
+                session.signed().isPresent(),
+                session.closed().map(Event.ClosedUnsigned::reason).orElse(""),
                 session.readings().stream()
                         .map(r -> new SessionReading(
                                 r.id(),

@@ -97,7 +97,7 @@ class BenchController {
 
     @GetMapping("/bench/{id}")
     String session(@PathVariable UUID id, Model model) {
-        if (sessions.issued(id).isPresent()) {
+        if (over(id)) {
             return "redirect:/bench/" + id + "/sheet";
         }
         model.addAttribute("p", panel(id));
@@ -106,16 +106,23 @@ class BenchController {
 
     @GetMapping("/bench/{id}/panel")
     String panel(@PathVariable UUID id, Model model) {
-        if (sessions.issued(id).isPresent()) {
+        if (over(id)) {
             return "redirect:/bench/" + id + "/sheet";
         }
         model.addAttribute("p", panel(id));
         return "bench/panel :: panel";
     }
 
+    private boolean over(UUID id) {
+        return sessions.look(id, s -> s.state().over());
+    }
+
     private Panel panel(UUID id) {
         Map<String, String> before = before(id);
-        return sessions.look(id, s -> Panels.of(s, issuer.standards(s), before, clock.millis()));
+        return sessions.look(id, s -> {
+            SheetIssuer.Basis basis = issuer.basis(s);
+            return Panels.of(basis.bench(), basis.standards(), before, clock.millis());
+        });
     }
 
     /** What the session before this one read last at each point. */

@@ -19,4 +19,9 @@ public record BenchSession(
         OffsetDateTime startedAt,
         Map<String, TubeType> types,
         Session state,
-        int seq) {}
+        int seq) {
+    /** The same by another version of the description. */
+    BenchSession by(int version, Session other) {
+        return new BenchSession(id, ampId, version, startedAt, types, other, seq);
+    }
+}

@@ -11,8 +11,8 @@ public record EventForm(
 
         @Schema(
                 description =
-                        "enter, skip, declare, limiter, tick, read, turn, direction, place, exchange, change, note, label,"
-                                + " hear, choose, aim, drawer, bias, tier, stop, resume or sign",
+                        "enter, skip, declare, limiter, tick, read, void, move, turn, direction, place, exchange, change,"
+                                + " cause, note, label, hear, choose, aim, drawer, bias, tier, stop, resume, close or sign",
                 allowableValues = {
                     "enter",
                     "skip",
@@ -20,11 +20,14 @@ public record EventForm(
                     "limiter",
                     "tick",
                     "read",
+                    "void",
+                    "move",
                     "turn",
                     "direction",
                     "place",
                     "exchange",
                     "change",
+                    "cause",
                     "note",
                     "label",
                     "hear",
@@ -35,6 +38,7 @@ public record EventForm(
                     "tier",
                     "stop",
                     "resume",
+                    "close",
                     "sign"
                 },
                 example = "read")

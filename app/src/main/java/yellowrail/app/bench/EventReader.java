@@ -29,6 +29,9 @@ import yellowrail.core.session.Stop;
 /** Reads an event as sent into one of the core, or says at which field it was not understood. */
 public final class EventReader {
     private static final int LONGEST_TEXT = 1000;
+    private static final long OLDEST_MILLIS = 7 * 24 * 3_600_000L;
+    /** The year 2286: ten digits of seconds. */
+    private static final long LAST_MILLIS = 9_999_999_999_999L;
 
     /** Not understood: the field, why, and what could have been meant. */
     public static class NotUnderstood extends RuntimeException {
@@ -70,7 +73,7 @@ public final class EventReader {
         } catch (IllegalArgumentException | NullPointerException bad) {
             throw new NotUnderstood("id", "An entry needs an id of its own (a UUID).", List.of());
         }
-        long age = form.madeAt() == null || form.sentAt() == null ? 0 : Math.max(0, form.sentAt() - form.madeAt());
+        long age = age(form);
         String device = form.device() == null || form.device().isBlank()
                 ? "unnamed"
                 : form.device().strip();
@@ -78,6 +81,30 @@ public final class EventReader {
             throw new NotUnderstood("device", "A device's name has at most 60 characters.", List.of());
         }
         return new Entry(id, now - age, device, reader.event());
+    }
+
+    /** How long ago it was made by the device's own clock; one that runs ahead counts as now. */
+    private static long age(EventForm form) {
+        if (form.madeAt() == null && form.sentAt() == null) {
+            return 0;
+        }
+        for (Long time : new Long[] {form.madeAt(), form.sentAt()}) {
+            if (time == null || time < 0 || time > LAST_MILLIS) {
+                throw new NotUnderstood(
+                        time == form.madeAt() ? "madeAt" : "sentAt",
+                        "When an entry was made and when it is sent are given together, in milliseconds since 1970.",
+                        List.of());
+            }
+        }
+        long age = Math.max(0, form.sentAt() - form.madeAt());
+        if (age > OLDEST_MILLIS) {
+            throw new NotUnderstood(
+                    "madeAt",
+                    "This entry was made more than seven days ago; it is not taken any more. Note it in words if it still"
+                            + " matters.",
+                    List.of());
+        }
+        return age;
     }
 
     private Event event() {
@@ -114,6 +141,10 @@ public final class EventReader {
                         form.field("point"),
                         yesNo("done").orElseThrow(() -> neither("done")));
             case "read" -> reading();
+            case "void" -> new Event.Voided(form.field("reading"), form.field("reason"));
+            case "move" -> new Event.Moved(form.field("reading"), form.field("point"), form.field("reason"));
+            case "cause" -> new Event.CauseFound(form.field("finding"), form.field("fact"));
+            case "close" -> new Event.ClosedUnsigned(form.field("reason"));
             case "turn" ->
                 new Event.Turned(
                         form.field("control"),
@@ -161,11 +192,14 @@ public final class EventReader {
         fields.put("limiter", List.of("on"));
         fields.put("tick", List.of("check", "point", "done"));
         fields.put("read", List.of("quantity", "point", "text", "supersedes", "reason", "confirmed"));
+        fields.put("void", List.of("reading", "reason"));
+        fields.put("move", List.of("reading", "point", "reason"));
         fields.put("turn", List.of("control", "way", "reason"));
         fields.put("direction", List.of("control", "direction"));
         fields.put("place", List.of("socket", "tube"));
         fields.put("exchange", List.of("a", "b"));
         fields.put("change", List.of("what", "from", "to", "reason"));
+        fields.put("cause", List.of("finding", "fact"));
         fields.put("note", List.of("topic", "text"));
         fields.put("label", List.of("label", "blind"));
         fields.put("hear", List.of("label", "text"));
@@ -176,6 +210,7 @@ public final class EventReader {
         fields.put("drawer", List.of("values"));
         fields.put("stop", List.of("what"));
         fields.put("resume", List.of("found"));
+        fields.put("close", List.of("reason"));
         fields.put("sign", List.of("by", "remarks"));
         return fields;
     }

@@ -16,6 +16,7 @@ import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.RoundState;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundReadings;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
@@ -24,6 +25,9 @@ import yellowrail.core.session.Taken;
 
 /** The last readings of a signed session, kept as a round of the amp, so that its history and comparisons know them. */
 record FinalRound(RoundStore rounds) {
+    /** A mains that moved by more while it was read: its volts and currents do not belong together. */
+    private static final double MAINS_TOGETHER = 0.03;
+
     private static final Set<Quantity> KEPT = Set.of(
             Quantity.MAINS,
             Quantity.CURRENT,
@@ -35,10 +39,11 @@ record FinalRound(RoundStore rounds) {
             Quantity.GRID,
             Quantity.CHOKE);
 
-    void keep(BenchSession bench, long at) {
+    void keep(BenchSession bench, Standards standards, long at) {
         Session session = bench.state();
         UUID id = id(bench.id() + "/round");
-        List<Taken> taken = newest(session);
+        Judged judged = Judged.of(session, standards);
+        List<Taken> taken = newest(session, judged);
         if (taken.stream().noneMatch(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)) {
             return;
         }
@@ -54,12 +59,19 @@ record FinalRound(RoundStore rounds) {
                     r.typed(),
                     when));
         }
-        Judged judged = Judged.of(session, new Standards(bench.types(), List.of(), Optional.empty()));
-        boolean apart = judged.present()
-                .map(p -> p.sockets().stream()
-                        .anyMatch(s ->
-                                s.question().circumstances().pairing().stale().isPresent()))
-                .orElse(true);
+        boolean moved = judged.presentReadings()
+                .flatMap(r -> r.mainsMoved())
+                .filter(m -> m > MAINS_TOGETHER)
+                .isPresent();
+        boolean apart = moved
+                || judged.present()
+                        .map(p -> p.sockets().stream()
+                                .anyMatch(s -> s.question()
+                                        .circumstances()
+                                        .pairing()
+                                        .stale()
+                                        .isPresent()))
+                        .orElse(true);
         boolean reduced = readings.stream()
                 .anyMatch(r -> r.quantity() == Quantity.MAINS
                         && r.value() < session.plan().amp().mains().lowest());
@@ -86,22 +98,38 @@ record FinalRound(RoundStore rounds) {
         return yes ? Answered.YES : Answered.NO;
     }
 
-    private static List<Taken> newest(Session session) {
-        int stretch = session.context().stretch();
+    /** The newest readings of the present setting, as far as the session itself counts them as read now. */
+    private static List<Taken> newest(Session session, Judged judged) {
+        Optional<RoundReadings> present = judged.presentReadings();
         List<Taken> newest = new ArrayList<>();
         Set<String> seen = new HashSet<>();
         List<Taken> holding = session.holding();
         for (int i = holding.size() - 1; i >= 0; i--) {
             Taken r = holding.get(i);
             boolean here = r.context().power() == Power.ON_TUBES_IN
-                    && (r.context().stretch() == stretch
-                            || (r.quantity() == Quantity.MAINS
-                                    && r.context().run() == session.context().run()));
-            if (KEPT.contains(r.quantity()) && here && seen.add(r.quantity() + "/" + r.point())) {
+                    && r.context().run() == session.context().run();
+            if (KEPT.contains(r.quantity())
+                    && here
+                    && present.filter(p -> counts(r, p)).isPresent()
+                    && seen.add(r.quantity() + "/" + r.point())) {
                 newest.add(0, r);
             }
         }
         return newest;
+    }
+
+    private static boolean counts(Taken reading, RoundReadings now) {
+        return switch (reading.quantity()) {
+            case MAINS -> now.mains().filter(m -> m == reading.typed().value()).isPresent();
+            case CURRENT -> reading.typed().equals(now.points().get(reading.point()));
+            case INDIVIDUAL -> reading.typed().equals(now.individual().get(reading.point()));
+            case PLATE -> reading.typed().equals(now.plate().get(reading.point()));
+            case CATHODE -> reading.typed().equals(now.cathode().get(reading.point()));
+            case SCREEN -> reading.typed().equals(now.screenVolts().get(reading.point()));
+            case SCREEN_DROP -> reading.typed().equals(now.screenDrop().get(reading.point()));
+            case CHOKE -> now.choke().filter(c -> c.equals(reading.typed())).isPresent();
+            default -> true;
+        };
     }
 
     private static UUID id(String name) {

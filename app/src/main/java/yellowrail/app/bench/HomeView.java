@@ -138,7 +138,10 @@ class HomeView {
                             s.startedAt().format(DAY),
                             s.state().plan().purpose().words(),
                             issued.map(i -> Proof.State.valueOf(i.state()).words())
-                                    .orElse("at " + s.state().here().words()),
+                                    .orElseGet(() -> s.state()
+                                            .closed()
+                                            .map(c -> "closed without a sheet: " + c.reason())
+                                            .orElse("at " + s.state().here().words())),
                             issued.isPresent());
                 }))
                 .toList();

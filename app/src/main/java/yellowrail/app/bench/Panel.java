@@ -33,6 +33,7 @@ record Panel(
         List<Line> alarms,
         List<Line> findings,
         Locks locks,
+        boolean chassisClosed,
         List<Choice> sockets,
         List<Choice> controls,
         List<Choice> windows,
@@ -43,7 +44,10 @@ record Panel(
         Optional<DriftChart> chart,
         Turn turn,
         Optional<Listening> listening,
-        Optional<SignOff> signOff,
+        Optional<ProofNow> proof,
+        List<Found> found,
+        Optional<Choice> mistake,
+        Optional<List<String>> tiers,
         List<String> changes) {
     /** Something to confirm. */
     record Tick(String check, String point, String words, boolean done) {}
@@ -89,7 +93,8 @@ record Panel(
             String raw,
             long at,
             boolean holds,
-            String reason) {}
+            String reason,
+            List<String> moveTo) {}
 
     /** The turn advised and what belongs to it. */
     record Turn(
@@ -106,6 +111,23 @@ record Panel(
     /** One labelled setting. */
     record Setting(String label, String values, List<String> heard) {}
 
-    /** What the sheet will say. */
-    record SignOff(String state, List<String> open, List<String> tiers) {}
+    /**
+     * How far the session is from proven.
+     *
+     * @param wholeAt when the soak is whole if it stays so, milliseconds since 1970, or null
+     * @param again what began a soak anew
+     */
+    record ProofNow(String state, List<Due> wants, Long wholeAt, List<String> again) {}
+
+    /** Something wanted, and by when it is due, milliseconds since 1970, or null. */
+    record Due(String sentence, Long by) {}
+
+    /**
+     * Something found.
+     *
+     * @param closedBy the fact that closed it, or empty while it is open
+     * @param sayable whether saying what was found closes it
+     */
+    record Found(
+            String key, String what, long since, String sentence, String wants, String closedBy, boolean sayable) {}
 }

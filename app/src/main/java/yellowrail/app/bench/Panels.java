@@ -2,10 +2,12 @@ package yellowrail.app.bench;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.app.pictures.DriftChart;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
@@ -25,10 +27,12 @@ import yellowrail.core.session.Check;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.Finding;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Outcome;
+import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Standards;
 import yellowrail.core.session.Stop;
@@ -60,9 +64,8 @@ final class Panels {
     private Panel panel(Map<String, String> before) {
         Stop here = session.here();
         var locks = session.locks(now);
-        List<Panel.Line> findings = Findings.of(session, judged, now);
-        boolean signing = here == Stop.SIGN_OFF;
-        Outcome outcome = signing ? Outcome.of(session, judged) : null;
+        List<Panel.Line> findings = StopLines.of(session, judged, now);
+        Outcome outcome = Outcome.of(session, judged);
         return new Panel(
                 bench.id(),
                 bench.ampId(),
@@ -76,7 +79,7 @@ final class Panels {
                 session.power(now).name(),
                 session.context().limiter(),
                 session.last(Quantity.MAINS, "").map(r -> r.typed().echo()).orElse("not read"),
-                RailView.of(session),
+                RailView.of(session, outcome.proof()),
                 NextStep.of(session, judged, now),
                 session.missing(here, now),
                 Cautions.of(session),
@@ -85,6 +88,7 @@ final class Panels {
                 findings.stream().filter(Panels::alarming).toList(),
                 findings.stream().filter(f -> !alarming(f)).toList(),
                 locks,
+                session.ticked(Check.CHASSIS_CLOSED, ""),
                 session.sockets().stream()
                         .map(s -> new Panel.Choice(s, s, false))
                         .toList(),
@@ -97,10 +101,37 @@ final class Panels {
                 chart(here),
                 turn(),
                 listening(),
-                Optional.ofNullable(outcome)
-                        .map(o -> new Panel.SignOff(
-                                o.proof().state().words(), o.proof().open(), Sheets.tiers(session))),
-                outcome == null ? yellowrail.core.session.ChangeLog.of(session) : outcome.changes());
+                proof(here, outcome.proof()),
+                outcome.findings().stream().map(Panels::found).toList(),
+                session.beforeStop(now).map(p -> new Panel.Choice(p.name(), p.words(), false)),
+                here == Stop.SIGN_OFF ? Optional.of(Sheets.tiers(session)) : Optional.empty(),
+                outcome.changes());
+    }
+
+    /** How far it is from proven: from the first reading that counts on, and where it is signed. */
+    private static Optional<Panel.ProofNow> proof(Stop here, Proof proof) {
+        return proof.begunAt().isPresent() || here == Stop.SIGN_OFF
+                ? Optional.of(new Panel.ProofNow(
+                        proof.state().words(),
+                        proof.wants().stream()
+                                .map(w -> new Panel.Due(w.sentence(), w.due().orElse(null)))
+                                .toList(),
+                        proof.wholeAt().orElse(null),
+                        proof.again()))
+                : Optional.empty();
+    }
+
+    private static Panel.Found found(Finding f) {
+        return new Panel.Found(
+                f.key(),
+                f.code().words()
+                        + (f.about().equals(Finding.AMP) ? "" : ", " + f.about())
+                        + (f.tube().isEmpty() ? "" : " (" + f.tube() + ")"),
+                f.since(),
+                f.sentence(),
+                f.wants(),
+                f.closedBy().orElse(""),
+                f.code() != Finding.Code.LEAK && f.code() != Finding.Code.CREEP);
     }
 
     /** What must not be overlooked stands above the fields. */
@@ -126,18 +157,23 @@ final class Panels {
         return Show.plain(100 * window.low(), 3) + "–" + Show.plain(100 * window.high(), 3) + " %";
     }
 
+    /** What is confirmed anew each time the amp is off. */
+    private static final Set<Check> OF_OFF = EnumSet.of(Check.TUBES_COOL, Check.STANDBY_PLAY, Check.METER_PROVEN);
+
     private List<Panel.Tick> ticks(Stop here) {
         List<Panel.Tick> ticks = new ArrayList<>();
         for (Check check : Check.values()) {
             boolean quiet =
                     check == Check.QUIRKS && session.plan().amp().quirks().isBlank();
             boolean drains = here == Stop.DRAINED || here == Stop.TUBES_IN || here == Stop.CLOSE;
-            boolean belongs = check == Check.TUBES_COOL
-                    ? !session.power(now).on() && (drains || here == Stop.BEFORE_POWER)
-                    : check.stop() == here || (check == Check.METER_PROVEN && here == Stop.CLOSE);
+            boolean belongs = OF_OFF.contains(check)
+                    ? !session.power(now).on() && (drains || check.stop() == here)
+                    : check.stop() == here;
             boolean control = (check == Check.COLDEST || check == Check.FAIL_COLD)
                     && session.controls().isEmpty();
-            if (!belongs || quiet || control) {
+            // With the chassis closed nothing is read dead.
+            boolean closed = check == Check.METER_PROVEN && session.ticked(Check.CHASSIS_CLOSED, "");
+            if (!belongs || quiet || control || closed || check == Check.CHASSIS_CLOSED) {
                 continue;
             }
             if (check == Check.GLOWS) {
@@ -271,9 +307,24 @@ final class Panels {
                             reading.typed().raw(),
                             reading.at(),
                             !session.superseded(reading.id()),
-                            reading.reason()));
+                            reading.reason(),
+                            moveTo(reading)));
         }
         return rows;
+    }
+
+    /** Points of the same kind that the reading could have been meant for. */
+    private List<String> moveTo(Taken reading) {
+        List<String> points = switch (reading.quantity()) {
+            case CURRENT, SENSE_OHMS, HALF_PRIMARY_OHMS, DRIVEN_CATHODE ->
+                session.plan().amp().groups().stream().map(g -> g.name()).toList();
+            case RESIDUAL, UNLOADED ->
+                session.nodes().stream().map(n -> n.name()).toList();
+            case GRID_COLDEST, GRID_HOTTEST ->
+                session.controls().stream().map(Control::name).toList();
+            default -> reading.point().isEmpty() ? List.<String>of() : session.sockets();
+        };
+        return points.stream().filter(p -> !p.equals(reading.point())).toList();
     }
 
     private Optional<DriftChart> chart(Stop here) {

@@ -7,6 +7,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Mark;
+import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Taken;
@@ -25,23 +26,43 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
      * @param state here, done, open, skipped or stopped: how its square looks
      * @param said the state in words, for those who do not see the square
      * @param note what it found, in half a line
+     * @param by a time that belongs to the note, milliseconds since 1970, or null
      */
-    public record RailStop(String key, String words, String state, String said, String note) {}
+    public record RailStop(String key, String words, String state, String said, String note, Long by) {
+        RailStop(String key, String words, String state, String said, String note) {
+            this(key, words, state, said, note, null);
+        }
+    }
 
-    static RailView of(Session session) {
+    static RailView of(Session session, Proof proof) {
         List<RailStop> stops = new ArrayList<>();
         int here = 0;
         for (Stop stop : session.stops()) {
             if (stop == session.here()) {
                 here = stops.size();
             }
-            stops.add(stop(session, stop));
+            stops.add(watched(stop(session, stop), stop, proof));
         }
         return new RailView(
                 stops,
                 stops.get(here),
                 here > 0 ? stops.get(here - 1) : null,
                 here + 1 < stops.size() ? stops.get(here + 1) : null);
+    }
+
+    /** At the soak stands when it is whole, from its first reading on. */
+    private static RailStop watched(RailStop stop, Stop which, Proof proof) {
+        return which == Stop.SOAK
+                        && proof.wholeAt().isPresent()
+                        && !stop.state().equals("skipped")
+                ? new RailStop(
+                        stop.key(),
+                        stop.words(),
+                        stop.state(),
+                        stop.said(),
+                        "whole at",
+                        proof.wholeAt().get())
+                : stop;
     }
 
     private static RailStop stop(Session session, Stop stop) {

@@ -18,10 +18,13 @@ interface SessionMapper {
     /** Holds other writers of this session back until the transaction ends. */
     Optional<Integer> lock(@Param("id") UUID id);
 
-    /** Sessions without an issued sheet, the one last worked on first. */
+    /** Sessions neither signed nor closed, the one last worked on first. */
     List<SessionRow> open();
 
     List<SessionRow> ofAmp(@Param("ampId") UUID ampId);
+
+    /** Those of an amp that were not closed without a sheet, newest first. */
+    List<SessionRow> keptOfAmp(@Param("ampId") UUID ampId);
 
     int insertEvent(EventRow event);
 

@@ -23,6 +23,8 @@ import yellowrail.core.idle.Slip;
 import yellowrail.core.session.Doubts;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.FindingList;
+import yellowrail.core.session.Judged;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Session;
 import yellowrail.core.tube.TubeType;
@@ -99,15 +101,33 @@ public class SessionStore {
      */
     public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
         Map<String, String> types = tubes.snapshots(plan.amp().tubeTypes());
+        Plan carrying = mapper.ofAmp(amp.id()).stream()
+                .filter(r -> !r.id().equals(id))
+                .findFirst()
+                .map(last -> look(last.id(), s -> following(plan, s)))
+                .orElse(plan);
         int added = mapper.insertSession(new SessionRow(
-                id, amp.id(), amp.version(), plan.purpose().name(), json.write(plan), json.write(types), startedAt));
+                id,
+                amp.id(),
+                amp.version(),
+                plan.purpose().name(),
+                json.write(carrying),
+                json.write(types),
+                startedAt));
         if (added == 0) {
             SessionRow stored = live(id).row;
-            if (!stored.ampId().equals(amp.id()) || !json.holds(stored.plan(), plan, Plan.class)) {
+            Plan begun = json.read(stored.plan(), Plan.class).after(plan.tubes(), plan.carried());
+            if (!stored.ampId().equals(amp.id()) || !json.write(begun).equals(json.write(plan))) {
                 throw StoredDifferently.now("This session");
             }
         }
         return id;
+    }
+
+    /** What the last session of the amp leaves behind: its tubes, and what it found and did not clear up. */
+    private Plan following(Plan plan, BenchSession last) {
+        Judged judged = Judged.of(last.state(), issuer.standards(last));
+        return plan.after(last.state().tubes(), FindingList.carriedOn(last.state(), judged));
     }
 
     /** What is asked about a reading before it becomes an entry of this session; nothing where it is one, or cannot be. */
@@ -239,7 +259,7 @@ public class SessionStore {
         }
     }
 
-    /** Ids of the sessions that are not signed, last worked on first. */
+    /** Ids of the sessions that are neither signed nor closed, last worked on first. */
     public List<UUID> open() {
         return mapper.open().stream().map(SessionRow::id).toList();
     }
@@ -251,7 +271,7 @@ public class SessionStore {
 
     /** Ids of an amp's sessions begun before this one, newest first. */
     public List<UUID> before(BenchSession session) {
-        return mapper.ofAmp(session.ampId()).stream()
+        return mapper.keptOfAmp(session.ampId()).stream()
                 .filter(r -> r.startedAt().isBefore(session.startedAt()) && !r.id().equals(session.id()))
                 .map(SessionRow::id)
                 .toList();

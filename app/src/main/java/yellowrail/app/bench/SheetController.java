@@ -46,6 +46,9 @@ class SheetController {
                         issued.map(i -> i.issuedAt().toInstant().toEpochMilli()).orElse(clock.millis())));
         model.addAttribute("id", id);
         model.addAttribute("signed", issued.isPresent());
+        model.addAttribute(
+                "closed",
+                sessions.look(id, s -> s.state().closed().map(c -> c.reason()).orElse("")));
         model.addAttribute("amp", today.amp());
         model.addAttribute("ampId", sessions.look(id, BenchSession::ampId));
         model.addAttribute("html", sessions.issuedHtml(id).orElseGet(() -> issuer.html(today)));

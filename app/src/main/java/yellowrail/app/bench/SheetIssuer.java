@@ -1,25 +1,36 @@
 package yellowrail.app.bench;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.targets.Targets;
+import yellowrail.app.tubes.TubeStore;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.reading.MeterText;
+import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Standards;
 import yellowrail.core.target.Target;
+import yellowrail.core.tube.TubeType;
 
 /** Issues the sheet of a signed session: its figures, its page and its PDF, kept as they are from then on. */
 @Component
-class SheetIssuer {
+public class SheetIssuer {
     private final SessionMapper mapper;
+    private final AmpStore amps;
+    private final TubeStore tubes;
     private final Targets targets;
     private final CoreJson json;
     private final ITemplateEngine templates;
@@ -28,12 +39,16 @@ class SheetIssuer {
 
     SheetIssuer(
             SessionMapper mapper,
+            AmpStore amps,
+            TubeStore tubes,
             Targets targets,
             CoreJson json,
             ITemplateEngine templates,
             Pdf pdf,
             RoundStore rounds) {
         this.mapper = mapper;
+        this.amps = amps;
+        this.tubes = tubes;
         this.targets = targets;
         this.json = json;
         this.templates = templates;
@@ -41,8 +56,69 @@ class SheetIssuer {
         this.finalRound = new FinalRound(rounds);
     }
 
-    /** What a session's readings are judged by, with its own types and today's windows. */
+    /**
+     * A session as it is judged today: by the newest description and types, with what was changed of them since it was begun.
+     * An issued one stays with what it was issued by.
+     */
+    record Basis(BenchSession bench, Standards standards) {}
+
+    Basis basis(BenchSession bench) {
+        if (mapper.issued(bench.id()).isPresent()) {
+            return new Basis(bench, standards(bench, bench.types(), List.of()));
+        }
+        List<String> changed = new ArrayList<>();
+        BenchSession judged = newestDescription(bench, changed);
+        Map<String, TubeType> types = tubes.now(judged.state().plan().amp().tubeTypes());
+        bench.types().forEach((designation, was) -> {
+            TubeType now = types.get(designation);
+            if (now != null && !now.equals(was)) {
+                changed.add("The type " + designation + " was changed since this session was begun: judged by the newer"
+                        + " figures. Begin a new session to prove it by them.");
+            }
+        });
+        Map<String, TubeType> known = new LinkedHashMap<>(bench.types());
+        known.putAll(types);
+        return new Basis(judged, standards(judged, known, changed));
+    }
+
+    private BenchSession newestDescription(BenchSession bench, List<String> changed) {
+        Amp newest = amps.amp(bench.ampId());
+        AmpDescription begun = bench.state().plan().amp();
+        boolean told = begun.bias() == BiasScheme.FIXED_UNKNOWN
+                && newest.description().biased(BiasScheme.FIXED_UNKNOWN).meansTheSame(begun);
+        if (newest.version() == bench.ampVersion() || newest.description().meansTheSame(begun) || told) {
+            return bench;
+        }
+        boolean samePoints = points(newest.description()).equals(points(begun));
+        changed.add(
+                "The description of this amp was changed since this session was begun (version " + bench.ampVersion()
+                        + ", now " + newest.version() + "): "
+                        + (samePoints
+                                ? "judged by the newer one."
+                                : "its sockets or sense points are others, so it is judged by the older one.")
+                        + " Begin a new session to prove it.");
+        return samePoints
+                ? bench.by(
+                        newest.version(),
+                        Session.replay(
+                                bench.state().plan().of(newest.description()),
+                                bench.state().entries()))
+                : bench;
+    }
+
+    private static List<String> points(AmpDescription amp) {
+        List<String> points = new ArrayList<>();
+        amp.sockets().forEach(s -> points.add(s.name()));
+        amp.groups().forEach(g -> points.add(g.name() + g.sockets()));
+        return points;
+    }
+
+    /** What a session's readings are judged by, with today's windows. */
     Standards standards(BenchSession bench) {
+        return basis(bench).standards();
+    }
+
+    private Standards standards(BenchSession bench, Map<String, TubeType> types, List<String> changed) {
         Session session = bench.state();
         Amp amp = new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp());
         Optional<Target> maker = MeterText.understand(
@@ -50,11 +126,18 @@ class SheetIssuer {
                         session.plan().amp().groups().get(0).method().field())
                 .value()
                 .map(Target.MakersFigure::new);
-        return new Standards(bench.types(), targets.windows(amp), maker);
+        return new Standards(types, targets.windows(amp), maker, changed);
+    }
+
+    /** What a session has found so far. */
+    public Outcome outcome(BenchSession bench) {
+        Basis basis = basis(bench);
+        return Outcome.of(basis.bench().state(), basis.standards());
     }
 
     SheetView view(BenchSession bench, long at) {
-        return Sheets.of(bench, standards(bench), provenBefore(bench), at);
+        Basis basis = basis(bench);
+        return Sheets.of(basis.bench(), basis.standards(), provenBefore(bench), at);
     }
 
     private int provenBefore(BenchSession bench) {
@@ -71,11 +154,12 @@ class SheetIssuer {
 
     /** Within the transaction that stores the signature: all of it is kept, or nothing. */
     void issue(BenchSession signed, UUID eventId, long at) {
-        SheetView sheet = view(signed, at);
+        Basis basis = basis(signed);
+        SheetView sheet = Sheets.of(basis.bench(), basis.standards(), provenBefore(signed), at);
         String html = html(sheet);
         mapper.insertIssued(
                 signed.id(), eventId, sheet.state(), sheet.recheckOn(), json.write(sheet), html, pdf.of(html, "A4"));
-        finalRound.keep(signed, at);
+        finalRound.keep(basis.bench(), basis.standards(), at);
     }
 
     String html(SheetView sheet) {

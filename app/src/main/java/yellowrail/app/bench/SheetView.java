@@ -9,6 +9,9 @@ import yellowrail.core.session.Outcome;
  * A sheet, ready to be printed; also kept as JSON.
  *
  * @param open what keeps it from being proven
+ * @param edition the edition of the rules it was judged by
+ * @param findings what was found and has to be cleared up
+ * @param again what began a soak anew
  * @param outcome the figures behind the words
  */
 public record SheetView(
@@ -20,6 +23,9 @@ public record SheetView(
         String state,
         String stateWords,
         List<String> open,
+        String edition,
+        List<Found> findings,
+        List<String> again,
         String target,
         String ceiling,
         String mains,
@@ -37,6 +43,16 @@ public record SheetView(
         LocalDate recheckOn,
         String recheckDay,
         Outcome outcome) {
+    public SheetView {
+        // Sheets issued by the first edition of the rules named none, and kept no findings.
+        edition = edition == null ? "" : edition;
+        findings = findings == null ? List.of() : List.copyOf(findings);
+        again = again == null ? List.of() : List.copyOf(again);
+    }
+
+    /** Something found, and what became of it. */
+    public record Found(String kind, String tube, String sentence, String state, boolean open) {}
+
     /** One tube before and after. */
     public record Tube(
             String socket,

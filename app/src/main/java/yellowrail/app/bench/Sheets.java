@@ -60,6 +60,9 @@ final class Sheets {
                 outcome.proof().state().name(),
                 outcome.proof().state().words(),
                 outcome.proof().open(),
+                Proof.EDITION,
+                findings(outcome),
+                outcome.proof().again(),
                 judged.window().map(w -> w.name() + ", " + Panels.span(w)).orElse("no target chosen"),
                 Show.plain(100 * amp.ceilingShare(), 3) + " %",
                 mainsWords(session),
@@ -90,6 +93,17 @@ final class Sheets {
                 day.plusDays(recheck.days()),
                 day.plusDays(recheck.days()).format(DAY),
                 outcome);
+    }
+
+    private static List<SheetView.Found> findings(Outcome outcome) {
+        return outcome.findings().stream()
+                .map(f -> new SheetView.Found(
+                        f.code().words(),
+                        f.tube().isEmpty() ? "" : f.tube(),
+                        f.sentence(),
+                        f.closedBy().map(c -> "Closed: " + c + ".").orElse("Open. " + f.wants()),
+                        f.open()))
+                .toList();
     }
 
     private static boolean tubesMoved(Session session) {

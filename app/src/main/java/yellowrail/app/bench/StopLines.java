@@ -14,36 +14,41 @@ import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.ControlRange;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Drain;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
 import yellowrail.core.session.FirstCurrent;
 import yellowrail.core.session.Headroom;
 import yellowrail.core.session.HeaterCheck;
+import yellowrail.core.session.HeaterState;
 import yellowrail.core.session.Judged;
+import yellowrail.core.session.Late;
 import yellowrail.core.session.LeakTest;
 import yellowrail.core.session.OutputPower;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SoakWatch;
 import yellowrail.core.session.Stop;
+import yellowrail.core.session.SwapResult;
 import yellowrail.core.session.Swing;
 import yellowrail.core.session.Taken;
 import yellowrail.core.soak.Drift;
 import yellowrail.core.soak.Stability;
 
 /** What the readings of a stop mean, one line each. */
-final class Findings {
+final class StopLines {
     private final Session session;
     private final Judged judged;
     private final long now;
     private final List<Line> lines = new ArrayList<>();
 
-    private Findings(Session session, Judged judged, long now) {
+    private StopLines(Session session, Judged judged, long now) {
         this.session = session;
         this.judged = judged;
         this.now = now;
     }
 
     static List<Line> of(Session session, Judged judged, long now) {
-        Findings findings = new Findings(session, judged, now);
+        StopLines findings = new StopLines(session, judged, now);
         findings.collect(session.here());
         return findings.lines;
     }
@@ -76,6 +81,13 @@ final class Findings {
         if (session.context().limiter() && here.powered() && here != Stop.TUBES_OUT) {
             warm("A limiter is in series: everything from here on is provisional.");
         }
+        session.contradiction().ifPresent(e -> over(contradiction(e)));
+        session.late().stream()
+                .filter(l -> l.effect() == Late.Effect.FILED && !(l.entry().event() instanceof Event.Read))
+                .reduce((x, y) -> y)
+                .ifPresent(l -> open("An entry of " + l.entry().device() + " came late, after something was entered on"
+                        + " another device: it is kept in the history and changed nothing. If it still holds, enter it"
+                        + " again."));
         if (session.clockWentBack()) {
             warm("A clock went back during this session: curves are not joined across it.");
         }
@@ -90,6 +102,14 @@ final class Findings {
             case PLAY -> OutputPower.of(session).ifPresent(p -> open(p.sentence()));
             default -> {}
         }
+    }
+
+    private static String contradiction(Entry entry) {
+        return (entry.event() instanceof Event.Read read
+                        ? read.quantity().words() + " " + read.point() + " of "
+                                + read.typed().echo() + " came in"
+                        : "“On” was declared on " + entry.device())
+                + " while the amp was declared off: everything is locked. Declare what is true, and drain again.";
     }
 
     private void residuals() {
@@ -110,22 +130,19 @@ final class Findings {
                         + last.typed().echo() + ": keep the drain clip on.");
             }
         }
-        if (session.locks(now).ohms()) {
-            String open = "Hands may go in and ohms may be measured.";
-            if (session.residualsReadTwice()) {
-                good(open);
-            } else {
-                open(open + " Read every node again after 60 s: capacitors recover part of their charge.");
-            }
-        } else if (session.locks(now).hands()) {
-            open("Hands may go in. " + String.join(" ", session.locks(now).why()));
+        var locks = session.locks(now);
+        if (locks.ohms()) {
+            good("Hands may go in and ohms may be measured.");
+        } else if (locks.hands()) {
+            good("Hands may go in. Ohms: " + locks.ohmsNext());
         }
     }
 
     private void headroom() {
         for (SupplyNode node : session.nodes()) {
             session.last(Quantity.UNLOADED, node.name()).ifPresent(r -> {
-                Optional<Double> mains = mainsNear(r).map(m -> m.typed().value());
+                Optional<Double> mains =
+                        HeaterState.mainsNear(session, r).map(m -> m.typed().value());
                 Mains amp = session.plan().amp().mains().at(mains);
                 Headroom headroom = Headroom.of(
                         node,
@@ -172,41 +189,21 @@ final class Findings {
     }
 
     private void heaters() {
-        Optional<Double> nominal = session.plan().amp().transformers().heaterVolts();
-        for (Taken reading : session.holding()) {
-            boolean loaded = reading.quantity() == Quantity.HEATER;
-            if (!loaded && reading.quantity() != Quantity.HEATER_UNLOADED) {
-                continue;
-            }
-            HeaterCheck check = HeaterCheck.of(
-                    reading.typed().value(),
-                    loaded,
-                    nominal,
-                    session.plan().heaterAmber(),
-                    session.plan().heaterRed());
-            Optional<Taken> mains = mainsNear(reading);
-            String at = mains.map(m -> "At " + m.typed().echo() + " mains: ").orElse("Mains not recorded: ");
-            if (loaded && mains.isPresent()) {
-                double highest = session.plan().amp().mains().highest();
-                HeaterCheck.raised(
-                                reading.typed().value(),
-                                nominal,
-                                highest / mains.get().typed().value())
-                        .ifPresent(r -> {
-                            String estimate =
-                                    "At " + Show.si(highest, Unit.VOLT, 3) + " mains, estimated: " + r.sentence();
-                            if (r.state() == HeaterCheck.State.RED) {
-                                warm(estimate);
-                            } else {
-                                open(estimate);
-                            }
-                        });
-            }
-            switch (check.state()) {
-                case WITHIN -> good(at + check.sentence());
-                case AMBER -> warm(at + check.sentence());
-                case RED -> over(at + check.sentence());
-                case NOT_JUDGED -> open(at + check.sentence());
+        double highest = session.plan().amp().mains().highest();
+        for (HeaterState heater : HeaterState.all(session, judged)) {
+            heater.raisedSentence(highest).ifPresent(estimate -> {
+                if (heater.raised().orElseThrow().state() == HeaterCheck.State.RED) {
+                    warm(estimate);
+                } else {
+                    open(estimate);
+                }
+            });
+            String sentence = heater.at() + heater.check().sentence();
+            switch (heater.check().state()) {
+                case WITHIN -> good(sentence);
+                case AMBER -> warm(sentence);
+                case RED -> over(sentence);
+                case NOT_JUDGED -> open(sentence);
             }
         }
         session.last(Quantity.MAINS, "").ifPresent(m -> {
@@ -220,18 +217,6 @@ final class Findings {
                         + Show.si(mains.highest(), Unit.VOLT, 3) + ".");
             }
         });
-    }
-
-    /** The mains read nearest in order: the last one before the reading, else the first one after it. */
-    private Optional<Taken> mainsNear(Taken reading) {
-        List<Taken> mains = session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.MAINS
-                        && r.context().run() == reading.context().run())
-                .toList();
-        return mains.stream()
-                .filter(r -> r.at() <= reading.at())
-                .reduce((a, b) -> b.at() >= a.at() ? b : a)
-                .or(() -> mains.stream().findFirst());
     }
 
     private void warmth() {
@@ -280,7 +265,7 @@ final class Findings {
             String ceiling = watch.minutesToCeiling()
                     .map(m -> " At this rate the ceiling is " + Show.fixed(m, 0) + " min away.")
                     .orElse("");
-            if (watch.drift().kind().rising()) {
+            if (watch.creeps()) {
                 warm(watch.caution().orElseThrow() + ceiling);
             } else if (watch.drift().kind() == Drift.Kind.STEADY) {
                 good(watch.drift().sentence());
@@ -288,6 +273,6 @@ final class Findings {
                 open(watch.drift().sentence() + ceiling);
             }
         }
-        SoakWatch.swap(session).ifPresent(this::open);
+        SwapResult.all(session).forEach(swap -> open(swap.sentence()));
     }
 }

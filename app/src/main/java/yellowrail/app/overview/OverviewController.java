@@ -58,7 +58,19 @@ class OverviewController {
                                 what(a.description()),
                                 Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, targets.judging(a)))))
                         .toList());
+        model.addAttribute("away", amps.away());
         return "overview/amps";
+    }
+
+    /** Puts an amp away or brings it back. */
+    @PostMapping("/amps/{id}/shelf")
+    String shelve(@PathVariable UUID id, @RequestParam UUID entry, @RequestParam String away) {
+        Boolean yes = Words.YES_NO.get(away);
+        if (yes == null) {
+            throw new NotThere("answer “" + Complaints.shorten(away) + "” to whether the amp is put away");
+        }
+        amps.shelve(entry, id, yes);
+        return yes ? "redirect:/amps" : "redirect:/amps/" + id;
     }
 
     @GetMapping("/amps/{id}")
@@ -76,6 +88,8 @@ class OverviewController {
         model.addAttribute("amp", amp);
         model.addAttribute("a", description);
         model.addAttribute("what", what(description));
+        model.addAttribute("away", amps.isAway(id));
+        model.addAttribute("entry", UUID.randomUUID());
         model.addAttribute("kept", !kept.isEmpty());
         model.addAttribute("fromBelow", fromBelow);
         // A round taken before the sockets changed cannot be drawn on the present ones.

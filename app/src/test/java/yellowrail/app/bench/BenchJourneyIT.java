@@ -5,197 +5,21 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
-import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.ControlLayout;
-import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.amp.Transformers;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Purpose;
 
 /** One journey for each purpose, driven as a builder would, ending in a sheet whose figures are computed here anew. */
-class BenchJourneyIT extends BrowserIT {
-    private static final double[] OHMS = {9.94, 10.02};
-    private static final double SHARE = 0.045;
-
-    // The builder's hands.
-
-    private int seq() {
-        return Integer.parseInt(page.locator("#bench").getAttribute("data-seq"));
-    }
-
-    /** Waits until the page shows a newer event; if it does not, says what the page said instead. */
-    private void after(int before) {
-        try {
-            page.waitForFunction(
-                    "s => document.getElementById('bench') && Number(document.getElementById('bench').dataset.seq) > s",
-                    before);
-        } catch (TimeoutError nothing) {
-            throw new AssertionError("Nothing happened after " + before + ": "
-                    + page.locator("#told, .complaint, #queue").allInnerTexts());
-        }
-    }
-
-    private static String field(String quantity, String point) {
-        return "#ask-" + (quantity + "-" + point).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-    }
-
-    private void reads(String quantity, String point, String text) {
-        int before = seq();
-        page.fill(field(quantity, point), text);
-        page.press(field(quantity, point), "Enter");
-        after(before);
-    }
-
-    private void clicks(Locator button) {
-        int before = seq();
-        button.click();
-        after(before);
-    }
-
-    private void ticksAll() {
-        Locator open = page.locator(".ticks [role=checkbox][aria-checked=false]");
-        while (open.count() > 0) {
-            clicks(open.first());
-        }
-    }
-
-    private void declares(String power) {
-        clicks(page.locator("form[data-kind=declare]:has(input[value=" + power + "]) button"));
-    }
-
-    private void goesTo(String stop) {
-        clicks(page.locator(".rail form:has(input[value=" + stop + "]) button"));
-        page.waitForFunction("s => document.getElementById('bench').dataset.here === s", stop);
-    }
-
-    private Amp keepHeated(String name) {
-        return amps.keep(
-                UUID.randomUUID(), UUID.randomUUID(), 0, heated(pair(name, "6550"), BiasScheme.FIXED_TRACKING));
-    }
-
-    /** A pair whose heater winding and reservoir are known; with cathode bias a resistor of its own for each tube. */
-    private static AmpDescription heated(AmpDescription a, BiasScheme bias) {
-        boolean cathode = bias == BiasScheme.CATHODE;
-        return new AmpDescription(
-                a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                bias,
-                cathode ? ControlLayout.CATHODE_OWN : a.controls(),
-                a.sockets(),
-                cathode
-                        ? a.sockets().stream()
-                                .map(s -> new SenseGroup(
-                                        s.name(),
-                                        List.of(s.name()),
-                                        new CathodeResistor(SenseResistor.marked(470, 1), 1)))
-                                .toList()
-                        : a.groups(),
-                a.screenOhms(),
-                a.chokeOhms(),
-                a.mains(),
-                List.of(SupplyNode.single("reservoir", Optional.of(220e-6), Optional.of(500.0))),
-                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
-                a.quirks(),
-                a.makersFigure(),
-                cathode ? "cathode-bias usual" : a.target(),
-                a.judgeBy(),
-                a.ceiling());
-    }
-
-    private void begins(Amp amp, String purpose) {
-        page.navigate(url("/bench"));
-        page.locator("a[aria-label='Begin a session on " + amp.description().name() + "']")
-                .click();
-        page.selectOption("select[name=purpose]", purpose);
-        page.selectOption("select[name=meter]", "fine handheld");
-        page.click("button:has-text('Begin')");
-        page.waitForURL("**/bench/*");
-        page.waitForLoadState(LoadState.NETWORKIDLE);
-    }
-
-    private void beforePower() {
-        declares("OFF");
-        ticksAll();
-        reads("LOAD_OHMS", "", "8");
-        goesTo("DRAINED");
-        drains();
-    }
-
-    private void drains() {
-        reads("RESIDUAL", "reservoir", "0.6 V");
-        clock.minutes(1.2);
-        reads("RESIDUAL", "reservoir", "0.8");
-        ticksAll();
-    }
-
-    private void round(double milli1, double milli2, double volts) {
-        reads("PLATE", "V1", volts + " V");
-        reads("SCREEN", "V1", String.valueOf(volts - 45));
-        reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f mV", milli1 * OHMS[0]));
-        reads("PLATE", "V2", String.valueOf(volts));
-        reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", milli2 * OHMS[1]));
-    }
-
-    private void warmsUp(double milli1, double milli2) {
-        goesTo("WARM_UP");
-        clock.minutes(6);
-        reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f", 1.05 * milli1 * OHMS[0]));
-        reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", 1.05 * milli2 * OHMS[1]));
-        clock.minutes(5);
-        for (int i = 0; i < 2; i++) {
-            reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f", milli1 * OHMS[0]));
-            reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", milli2 * OHMS[1]));
-            clock.minutes(5.5);
-        }
-    }
-
-    private void soaks(double milli1, double milli2, double volts) {
-        goesTo("SOAK");
-        for (int i = 0; i < 4; i++) {
-            clock.minutes(8.5);
-            reads("MAINS", "", "230");
-            round(milli1, milli2, volts);
-            clock.minutes(2);
-        }
-    }
-
-    private void closes() {
-        goesTo("CLOSE");
-        declares("OFF");
-        drains();
-        goesTo("SIGN_OFF");
-    }
-
-    private String signs() {
-        page.fill("#by", "E. R.");
-        page.click("button:has-text('Sign the sheet')");
-        page.waitForURL("**/sheet");
-        return page.locator("article.sheet").innerText();
-    }
-
-    private static double watts(double milli, double ohms, double volts) {
-        double reading = Math.round(milli * ohms * 10) / 10.0 / 1000;
-        return (volts - reading) * reading / ohms * (1 - SHARE);
-    }
-
+class BenchJourneyIT extends BenchPage {
     /** The figures of a tube's row: before mA, before W, after mA, after W, per cent, ratio. */
     private double[] row(String socket) {
         String row = page.locator("article.sheet .tubes tbody tr")
@@ -237,8 +61,7 @@ class BenchJourneyIT extends BrowserIT {
         ticksAll();
         goesTo("TUBES_IN");
         declares("OFF");
-        reads("RESIDUAL", "reservoir", "0.5");
-        ticksAllButGlow();
+        drainsButGlow();
         declares("ON_TUBES_IN");
         ticksAll();
         reads("CURRENT", "V1", "200 mV");
@@ -250,7 +73,7 @@ class BenchJourneyIT extends BrowserIT {
         goesTo("MEASURE");
         reads("MAINS", "", "230");
         round(27.4, 21.8, 433);
-        assertThat(page.locator(".next .do").innerText()).contains("turn a little");
+        assertThat(page.locator(".next .do").innerText()).contains("Turn a little");
         page.selectOption("#turn-control", "V1 control");
         page.selectOption("#turn-way", "CW");
         clicks(page.locator("button:has-text('Note the turn')"));
@@ -294,13 +117,6 @@ class BenchJourneyIT extends BrowserIT {
 
     private double rated() {
         return 35;
-    }
-
-    private void ticksAllButGlow() {
-        Locator open = page.locator(".ticks form:not(:has(input[value=GLOWS])) [role=checkbox][aria-checked=false]");
-        while (open.count() > 0) {
-            clicks(open.first());
-        }
     }
 
     @Test
@@ -357,8 +173,8 @@ class BenchJourneyIT extends BrowserIT {
         Locator wrong = page.locator(".log li:has-text('plate volts V2')").first();
         wrong.locator("summary").click();
         wrong.locator("input[name=text]").fill("422");
-        wrong.locator("input[name=reason]").fill("misread");
-        clicks(wrong.locator("button"));
+        wrong.locator("form[data-kind=read] input[name=reason]").fill("misread");
+        clicks(wrong.locator("button:has-text('Correct it')"));
         assertThat(page.locator(".log .gone").first().innerText()).contains("421");
         soaks(49.0, 49.2, 421);
         goesTo("PLAY");
@@ -414,6 +230,7 @@ class BenchJourneyIT extends BrowserIT {
         clicks(page.locator(".emergency button"));
         assertThat(page.locator(".rail .at-stopped").count()).isEqualTo(1);
         assertThat(page.locator(".notice").innerText()).contains("Stopped for safety");
+        declares("OFF");
         goesTo("DRAINED");
         drains();
         page.fill("#found", "tube V2 suspect");
@@ -506,7 +323,7 @@ class BenchJourneyIT extends BrowserIT {
         assertThat(page.locator(".tube-row").count()).isEqualTo(2);
         page.locator(".skip-stop").count();
         goesTo("SOAK");
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 5; i++) {
             clock.minutes(9);
             reads("MAINS", "", "230");
             cathodeRound("25.0 V");

@@ -450,16 +450,13 @@ class SessionIT extends AppIT {
     }
 
     @Test
-    void aTypeCorrectedAndAnAmpChangedMeanwhileLeaveTheSessionAsItWas() throws Exception {
+    void anAmpChangedMeanwhileLeavesTheReadingsAndTakesTheProof() throws Exception {
         TubeType shipped = ((Lookup.Found) tubes.catalogue().find("6550")).type();
         Amp amp = keepPair("Meanwhile", "6550");
         UUID session = begin(amp, Purpose.YEARLY_CHECK);
         poweredUp(session);
         round(session, "500 mV", "505 mV");
-        String before = mvc.perform(get("/api/v1/sessions/" + session))
-                .andReturn()
-                .getResponse()
-                .getContentAsString();
+        var before = readings(session);
         double rated = sessions.look(
                 session,
                 s -> s.types()
@@ -486,15 +483,22 @@ class SessionIT extends AppIT {
                 .isEqualTo(rated);
         assertThat(sessions.<Integer>look(session, s -> s.state().sockets().size()))
                 .isEqualTo(2);
-        assertThat(mvc.perform(get("/api/v1/sessions/" + session))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString())
-                .isEqualTo(before);
+        assertThat(readings(session)).isEqualTo(before);
+        mvc.perform(get("/api/v1/sessions/" + session))
+                .andExpect(jsonPath("$.proof.wants[*].sentence")
+                        .value(hasItem(containsString("The description of this amp was changed"))));
         assertThat(shipped.designation()).isEqualTo("6550");
         UUID fresh = begin(amps.amp(amp.id()), Purpose.YEARLY_CHECK);
         assertThat(sessions.<Integer>look(fresh, s -> s.state().sockets().size()))
                 .isEqualTo(4);
+    }
+
+    private tools.jackson.databind.JsonNode readings(UUID session) throws Exception {
+        return JSON.readTree(mvc.perform(get("/api/v1/sessions/" + session))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .get("readings");
     }
 
     private static yellowrail.core.amp.AmpDescription quad(String name) {
@@ -736,6 +740,7 @@ class SessionIT extends AppIT {
     void anUnmeasuredSessionLeavesNoRoundBehind() throws Exception {
         Amp amp = keepPair("Nothing", "6550");
         UUID session = begin(amp, Purpose.YEARLY_CHECK);
+        tell(session, "declare", "power", "OFF");
         tell(session, "enter", "stop", "CLOSE");
         tell(session, "skip", "stop", "CLOSE", "reason", "only looked");
         tell(session, "enter", "stop", "SIGN_OFF");

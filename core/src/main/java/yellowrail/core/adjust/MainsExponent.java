@@ -26,13 +26,15 @@ public final class MainsExponent {
 
     private MainsExponent() {}
 
+    /** Whether two mains voltages, V, above zero, are far enough from each other to tell. */
+    public static boolean apart(double first, double second) {
+        return Math.abs(second / first - 1) >= APART;
+    }
+
     /** Empty when the mains are too near each other or the result is not one a stage can have. */
     public static Optional<Band> of(Reading a, Reading b) {
-        boolean usable = a.watts() > 0
-                && b.watts() > 0
-                && a.mains() > 0
-                && b.mains() > 0
-                && Math.abs(b.mains() / a.mains() - 1) >= APART;
+        boolean usable =
+                a.watts() > 0 && b.watts() > 0 && a.mains() > 0 && b.mains() > 0 && apart(a.mains(), b.mains());
         if (!usable) {
             return Optional.empty();
         }

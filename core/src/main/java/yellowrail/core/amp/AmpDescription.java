@@ -127,4 +127,31 @@ public record AmpDescription(
     public List<String> tubeTypes() {
         return sockets.stream().map(Socket::tubeType).distinct().toList();
     }
+
+    /** Whether another description means the same stage and supply: names, notes and targets aside. */
+    public boolean meansTheSame(AmpDescription other) {
+        return named(other).equals(other);
+    }
+
+    private AmpDescription named(AmpDescription other) {
+        return new AmpDescription(
+                other.name,
+                topology,
+                connection,
+                tap,
+                bias,
+                controls,
+                sockets,
+                groups,
+                screenOhms,
+                chokeOhms,
+                mains,
+                nodes,
+                transformers,
+                other.quirks,
+                other.makersFigure,
+                other.target,
+                judgeBy,
+                ceiling);
+    }
 }

@@ -90,6 +90,7 @@ public final class IdleCheck {
                     List.of(),
                     List.of(),
                     findings.ranked(),
+                    List.copyOf(findings.contradictions),
                     slips,
                     findings.notes,
                     findings.formulas());
@@ -187,6 +188,7 @@ public final class IdleCheck {
                 limits.lines(),
                 TargetReadings.of(question, windows, rating.value(), vpk, split, hottest, permitted),
                 findings.ranked(),
+                List.copyOf(findings.contradictions),
                 Slips.find(question, ratings, seen, Optional.of(vpk), Optional.of(share)),
                 findings.notes,
                 findings.formulas());

@@ -51,10 +51,30 @@ public final class ChangeLog {
         if (event instanceof Event.EmergencyStop stop) {
             return Optional.of("Power off for safety" + because(stop.what()) + ".");
         }
+        if (event instanceof Event.Read read && !read.supersedes().isEmpty()) {
+            return amended(
+                    before, read.supersedes(), "corrected to " + read.typed().echo(), read.reason());
+        }
+        if (event instanceof Event.Voided voided) {
+            return amended(before, voided.reading(), "taken back", voided.reason());
+        }
+        if (event instanceof Event.Moved moved) {
+            return amended(before, moved.reading(), "moved to " + moved.point(), moved.reason());
+        }
+        if (event instanceof Event.CauseFound cause) {
+            return Optional.of("Cause found: " + cause.fact() + ".");
+        }
         if (event instanceof Event.Resumed resumed) {
             return Optional.of("Resumed: " + resumed.found() + ".");
         }
         return Optional.empty();
+    }
+
+    /** A reading that was changed stays on record, and that it was changed is printed. */
+    private static Optional<String> amended(Session before, String id, String what, String reason) {
+        return before.reading(id)
+                .map(r -> r.quantity().words() + (r.point().isEmpty() ? "" : " " + r.point()) + " of "
+                        + r.typed().echo() + " " + what + because(reason) + ".");
     }
 
     /** A trim of a creeping tube is told as such: it hides the cause. */

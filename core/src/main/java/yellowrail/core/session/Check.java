@@ -13,7 +13,11 @@ public enum Check {
             "The meter showed a known source before and after the dead reading, and its leads are rated above the unloaded B+."),
     STANDBY_PLAY(
             Stop.DRAINED,
-            "The standby switch stood at play while draining: at standby it can cut off part of the filter."),
+            "The standby switch stood at play while draining, or there is none: at standby it can cut off part of the"
+                    + " filter."),
+    CHASSIS_CLOSED(
+            Stop.DRAINED,
+            "The chassis stays closed: tubes are reached from outside, and no node is. Socket contacts count as live."),
     COLDEST(
             Stop.TUBES_OUT,
             "Every bias control stands at its coldest end, seen on the meter as the most negative grid."),

@@ -7,7 +7,6 @@ import java.util.Optional;
 import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.SocketAdaptor;
-import yellowrail.core.reading.Show;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.soak.Drift;
 import yellowrail.core.soak.Sample;
@@ -15,9 +14,6 @@ import yellowrail.core.soak.Stability;
 
 /** The currents of a session over time, one curve for each sense point or single tube and unbroken stretch. */
 public final class Curves {
-    /** A proven position has at least so many readings over the soak. */
-    static final int LEAST_READINGS = 3;
-
     private static final SocketAdaptor ADAPTOR = new SocketAdaptor(1, 1, 0);
 
     /**
@@ -39,16 +35,21 @@ public final class Curves {
 
         /** Samples from the tenth minute on: what comes before is warming up, not soaking. */
         public List<Sample> warm() {
-            return sinceOn.stream()
-                    .filter(s -> s.minutes() >= Stability.WARM_MINUTES - 0.25)
-                    .toList();
+            return sinceOn.stream().filter(s -> warm(s.minutes())).toList();
         }
 
-        public double spanMinutes() {
-            List<Sample> warm = warm();
-            return warm.isEmpty()
-                    ? 0
-                    : warm.get(warm.size() - 1).minutes() - warm.get(0).minutes();
+        /** The readings from the tenth minute on that give a current. */
+        List<Taken> warmTaken() {
+            return taken.stream().filter(r -> warm(r.minutesOn())).toList();
+        }
+
+        private static boolean warm(double minutes) {
+            return minutes >= Stability.WARM_MINUTES - 0.25;
+        }
+
+        /** What this curve makes of one of its readings, A of one tube. */
+        double amperes(Taken reading) {
+            return sinceOn.get(taken.indexOf(reading)).amperes();
         }
 
         public Drift drift() {
@@ -99,15 +100,29 @@ public final class Curves {
                     .filter(r -> r.context().stretch() == stretch)
                     .sorted(Comparator.comparingLong(Taken::at))
                     .toList();
+            List<Taken> telling = new ArrayList<>();
             List<Sample> samples = new ArrayList<>();
             for (Taken reading : of) {
-                amperes(session, quantity, group, reading)
-                        .ifPresent(i -> samples.add(new Sample(reading.minutesOn(), i)));
+                amperes(session, quantity, group, reading).ifPresent(i -> {
+                    telling.add(reading);
+                    samples.add(new Sample(reading.minutesOn(), i));
+                });
             }
             if (!samples.isEmpty()) {
-                curves.add(new Curve(point, sockets, quantity == Quantity.INDIVIDUAL, stretch, of, samples));
+                curves.add(new Curve(point, sockets, quantity == Quantity.INDIVIDUAL, stretch, telling, samples));
             }
         }
+    }
+
+    /** What a current reading means, A of one tube, whether it holds or not; empty for other readings. */
+    static Optional<Double> amperes(Session session, Taken reading) {
+        return Assembly.groups(session).stream()
+                .filter(g -> reading.quantity() == Quantity.CURRENT
+                        ? g.name().equals(reading.point())
+                        : reading.quantity() == Quantity.INDIVIDUAL
+                                && g.sockets().contains(reading.point()))
+                .findFirst()
+                .flatMap(g -> amperes(session, reading.quantity(), g, reading));
     }
 
     private static Optional<Double> amperes(Session session, Quantity quantity, SenseGroup group, Taken reading) {
@@ -121,15 +136,6 @@ public final class Curves {
 
     public List<Curve> all() {
         return all;
-    }
-
-    /** When the newest current of the present stretch was read; zero when there is none. */
-    long newestAt() {
-        return present().stream()
-                .flatMap(c -> c.taken().stream())
-                .mapToLong(Taken::at)
-                .max()
-                .orElse(0);
     }
 
     /** The curves of the present stretch. */
@@ -158,22 +164,5 @@ public final class Curves {
             states.add(Stability.of(group.name(), samples, minutes));
         }
         return states;
-    }
-
-    void soakMissing(List<String> missing) {
-        for (SenseGroup group : session.plan().amp().groups()) {
-            Optional<Curve> curve = present().stream()
-                    .filter(c -> c.point().equals(group.name()) && !c.single())
-                    .findFirst();
-            double span = curve.map(Curve::spanMinutes).orElse(0.0);
-            int readings = curve.map(c -> c.warm().size()).orElse(0);
-            if (readings < LEAST_READINGS || span < session.plan().soakMinutes()) {
-                missing.add(group.name() + ": " + readings + (readings == 1 ? " reading over " : " readings over ")
-                        + Show.fixed(span, 0) + " min; " + LEAST_READINGS + " over "
-                        + Show.plain(session.plan().soakMinutes(), 3) + " min are wanted.");
-            } else {
-                curve.map(Curve::drift).filter(d -> d.kind().rising()).ifPresent(d -> missing.add(d.sentence()));
-            }
-        }
     }
 }

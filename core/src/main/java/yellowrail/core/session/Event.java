@@ -37,6 +37,12 @@ public sealed interface Event {
         }
     }
 
+    /** A reading was taken back: it stays on record, struck through, and counts in no figure. */
+    record Voided(String reading, String reason) implements Event {}
+
+    /** A reading was entered at the wrong point: it counts at this one. */
+    record Moved(String reading, String point, String reason) implements Event {}
+
     /** A bias control was turned; the way is empty when it was not noted. */
     record Turned(String control, Optional<Way> way, String reason) implements Event {}
 
@@ -57,6 +63,9 @@ public sealed interface Event {
 
     /** A part was changed, or another fact about the amp. */
     record Changed(String what, String from, String to, String reason) implements Event {}
+
+    /** What was behind an open finding, and what was done about it. */
+    record CauseFound(String finding, String fact) implements Event {}
 
     /** A note. */
     record Noted(Topic topic, String text) implements Event {}
@@ -113,4 +122,7 @@ public sealed interface Event {
 
     /** The sheet was signed. */
     record SignedOff(String by, String remarks) implements Event {}
+
+    /** The session ends without a sheet. */
+    record ClosedUnsigned(String reason) implements Event {}
 }

@@ -51,6 +51,11 @@ public record HeaterCheck(State state, double percent, String sentence) {
                         + Show.plain(amber, 2) + " and ±" + Show.plain(red, 2) + " %).");
     }
 
+    /** Whether these volts are further from nominal than heaters may be, whatever the builder marks. */
+    public boolean outside() {
+        return state != State.NOT_JUDGED && Math.abs(percent) > MOST_PERCENT + 1e-6;
+    }
+
     /** Heaters stay within a tenth of their volts, whatever the builder marks. */
     private static final double MOST_PERCENT = 10;
 

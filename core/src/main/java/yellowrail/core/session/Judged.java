@@ -24,6 +24,7 @@ import yellowrail.core.reading.Estimate;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundCheck;
+import yellowrail.core.round.RoundReadings;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.soak.Stability;
 import yellowrail.core.target.Target;
@@ -37,6 +38,8 @@ public final class Judged {
      * a reading in the upper part of a 2000-count range.
      */
     private static final double TOTAL_REPEATS = 0.002;
+    /** Volts and current read within this are of one moment to the supply. */
+    private static final double PAIRED_MINUTES = 5;
     /** A tube follows a change of mains within this time, milliseconds. */
     private static final long WARM_MILLIS = 10 * 60_000L - 15_000;
 
@@ -47,6 +50,8 @@ public final class Judged {
     private final Standards standards;
     private final AmpDescription amp;
     private final List<JudgedRound> rounds;
+    private final Optional<Band> mainsExponent;
+    private final Optional<RoundReadings> presentReadings;
     private final Optional<RoundAnswer> present;
 
     private Judged(Session session, Standards standards) {
@@ -56,20 +61,33 @@ public final class Judged {
         this.rounds = SessionRound.all(session).stream()
                 .map(r -> new JudgedRound(r, check(r.readings())))
                 .toList();
-        Optional<Band> own = mainsExponent();
-        this.present = SessionRound.present(session).map(r -> check(r.following(own)));
+        this.mainsExponent = findMainsExponent();
+        this.presentReadings = SessionRound.present(session);
+        this.present = presentReadings.map(r -> check(r.following(mainsExponent)));
     }
 
     public static Judged of(Session session, Standards standards) {
         return new Judged(session, standards);
     }
 
-    private RoundAnswer check(yellowrail.core.round.RoundReadings readings) {
+    private RoundAnswer check(RoundReadings readings) {
         return RoundCheck.check(amp, standards.types(), readings, target(), standards.windows());
     }
 
     public AmpDescription amp() {
         return amp;
+    }
+
+    /** What was changed of the description or a type since the session was begun. */
+    List<String> changed() {
+        return standards.changed();
+    }
+
+    /** Heater volts of a type; empty when they or the type are not known. */
+    Optional<Double> heaterVolts(String designation) {
+        return Optional.ofNullable(standards.types().get(designation))
+                .flatMap(t -> t.heaterVolts())
+                .map(f -> f.value());
     }
 
     public Optional<Target> target() {
@@ -82,6 +100,41 @@ public final class Judged {
 
     public List<JudgedRound> rounds() {
         return rounds;
+    }
+
+    /** What {@link #present} was judged from: only what counts as read now is in it. */
+    public Optional<RoundReadings> presentReadings() {
+        return presentReadings;
+    }
+
+    /** The newest readings of an earlier power-on of the present setting, judged together. */
+    Optional<RoundAnswer> presentIn(int stretch) {
+        return stretch == session.context().stretch()
+                ? present
+                : SessionRound.present(session, stretch).map(r -> check(r.following(mainsExponent)));
+    }
+
+    /** The round a reading belongs to; empty for one that does not hold. */
+    Optional<JudgedRound> roundOf(Taken reading) {
+        return rounds.stream().filter(r -> r.round().taken().contains(reading)).findFirst();
+    }
+
+    /** Whether a current that holds no longer stood above ceiling or rating, by the volts and the limit as known now. */
+    boolean stoodHigh(Taken reading, String socket) {
+        return ceilingAmperes(socket)
+                .filter(ceiling -> Curves.amperes(session, reading)
+                        .filter(i -> i > ceiling)
+                        .isPresent())
+                .isPresent();
+    }
+
+    /** Current of one tube at the ceiling with the plate volts as they are; empty while that is not known. */
+    Optional<Double> ceilingAmperes(String socket) {
+        return present.flatMap(p -> socket(p, socket)).flatMap(s -> {
+            Optional<Double> share = s.answer().share().map(Estimate::value).filter(v -> v > 0);
+            Optional<Double> now = s.answer().cathodeAmperes().map(Estimate::value);
+            return share.isPresent() ? now.map(i -> i * amp.ceilingShare() / share.get()) : Optional.empty();
+        });
     }
 
     /** The newest readings since the last break, judged together; empty when nothing was read since. */
@@ -156,7 +209,13 @@ public final class Judged {
                 .mapToLong(Taken::at)
                 .min()
                 .orElse(0);
-        boolean volts = judged.round().taken().stream().anyMatch(r -> r.quantity() == Quantity.PLATE);
+        boolean volts = judged.answer().sockets().stream()
+                .allMatch(s -> s.question()
+                        .circumstances()
+                        .pairing()
+                        .minutesApart()
+                        .filter(m -> m <= PAIRED_MINUTES)
+                        .isPresent());
         return volts && judged.round().at() - first <= Assembly.TOGETHER_MILLIS;
     }
 
@@ -339,6 +398,10 @@ public final class Judged {
 
     /** This amp's own mains exponent, from two rounds of one setting at different mains; empty without such rounds. */
     public Optional<Band> mainsExponent() {
+        return mainsExponent;
+    }
+
+    private Optional<Band> findMainsExponent() {
         for (int j = rounds.size() - 1; j > 0; j--) {
             for (int i = j - 1; i >= 0; i--) {
                 Optional<Band> x = exponent(rounds.get(i), rounds.get(j));
@@ -356,6 +419,7 @@ public final class Judged {
         if (a.round().stretch() != b.round().stretch()
                 || first.isEmpty()
                 || second.isEmpty()
+                || !MainsExponent.apart(first.get(), second.get())
                 || !settled(a)
                 || !settled(b)) {
             return Optional.empty();

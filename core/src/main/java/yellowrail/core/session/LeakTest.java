@@ -1,6 +1,9 @@
 package yellowrail.core.session;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.round.Quantity;
@@ -13,21 +16,42 @@ public final class LeakTest {
 
     private LeakTest() {}
 
-    /** By socket; empty until a grid and the bias node were read. */
-    public static Map<String, SwapTest.GridShift> of(Session session) {
-        Map<String, SwapTest.GridShift> shifts = new LinkedHashMap<>();
-        Optional<Double> node = value(session, Quantity.BIAS_NODE, "");
+    /** One reading of a grid with its tube out, judged. */
+    public record Shift(String socket, long at, SwapTest.GridShift shift) {}
+
+    /** Every grid that was read so, in the order of time; none until the bias node was read. */
+    public static List<Shift> all(Session session) {
+        List<Shift> shifts = new ArrayList<>();
         double meter = value(session, Quantity.METER_OHMS, "").orElse(USUAL_METER_OHMS);
-        for (String socket : session.sockets()) {
-            Optional<Double> grid = value(session, Quantity.GRID_TUBE_OUT, socket);
-            if (grid.isPresent() && node.isPresent()) {
-                shifts.put(
-                        socket,
-                        SwapTest.GridShift.of(
-                                grid.get(), node.get(), value(session, Quantity.GRID_LEAK_OHMS, socket), meter));
+        for (Taken grid : session.holding()) {
+            if (grid.quantity() == Quantity.GRID_TUBE_OUT) {
+                nodeNear(session, grid)
+                        .ifPresent(node -> shifts.add(new Shift(
+                                grid.point(),
+                                Math.max(grid.at(), node.at()),
+                                SwapTest.GridShift.of(
+                                        grid.typed().value(),
+                                        node.typed().value(),
+                                        value(session, Quantity.GRID_LEAK_OHMS, grid.point()),
+                                        meter))));
             }
         }
         return shifts;
+    }
+
+    /** The newest of each socket. */
+    public static Map<String, SwapTest.GridShift> of(Session session) {
+        Map<String, SwapTest.GridShift> newest = new LinkedHashMap<>();
+        all(session).forEach(s -> newest.put(s.socket(), s.shift()));
+        return newest;
+    }
+
+    /** The bias node as read nearest in time in the same power-on. */
+    private static Optional<Taken> nodeNear(Session session, Taken grid) {
+        return session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.BIAS_NODE
+                        && r.context().run() == grid.context().run())
+                .min(Comparator.comparingLong(r -> Math.abs(r.at() - grid.at())));
     }
 
     private static Optional<Double> value(Session session, Quantity quantity, String point) {

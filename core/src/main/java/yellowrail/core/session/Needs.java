@@ -2,18 +2,14 @@ package yellowrail.core.session;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.soak.Soak;
 
-/** What is locked, and what a stop still wants, at one time. */
+/** What a stop still wants, at one time. */
 final class Needs {
-    /** Capacitors recover part of their charge: the second reading comes this much later. */
-    static final long SECOND_READING_MILLIS = 60_000;
-
     private final Session session;
     private final long now;
 
@@ -22,75 +18,11 @@ final class Needs {
         this.now = now;
     }
 
-    Locks locks() {
-        List<String> why = new ArrayList<>();
-        if (session.power(now) != Power.OFF) {
-            why.add("The amp is "
-                    + (session.power(now) == Power.UNDECLARED
-                            ? "not declared off"
-                            : session.power(now).words())
-                    + ": switch off at the mains switch, unplug, and declare it.");
-        }
-        for (Stop stop : List.of(Stop.BEFORE_POWER, Stop.DRAINED)) {
-            Mark mark = session.marks().get(stop);
-            if (mark != null && !mark.done()) {
-                why.add(stop.words() + " was skipped, and a skipped stop opens nothing: do it first.");
-            }
-        }
-        preflight().stream().limit(1).forEach(why::add);
-        boolean hands = why.isEmpty();
-        boolean ohms = hands;
-        if (hands) {
-            for (SupplyNode node : session.nodes()) {
-                List<Taken> read = session.residuals(node.name());
-                if (read.isEmpty()) {
-                    hands = false;
-                    why.add(node.name() + ": residual volts not read yet.");
-                    continue;
-                }
-                double volts = Math.abs(read.get(read.size() - 1).typed().value());
-                if (volts > session.plan().handsVolts()) {
-                    hands = false;
-                    why.add(node.name() + " holds "
-                            + read.get(read.size() - 1).typed().echo() + ": hands go in at "
-                            + Show.si(session.plan().handsVolts(), Unit.VOLT, 2) + " or less. Drain it again.");
-                } else if (volts > Plan.OHMS_VOLTS) {
-                    ohms = false;
-                    why.add(node.name() + " holds "
-                            + read.get(read.size() - 1).typed().echo() + ": ohms are measured at 1 V or less.");
-                }
-            }
-        }
-        ohms = ohms && hands;
-        boolean cool = session.ticked(Check.TUBES_COOL, "");
-        if (hands && !cool) {
-            why.add("The tubes are not confirmed cool since power was last on.");
-        }
-        return new Locks(hands, hands && cool, ohms, why);
-    }
-
-    /** What the pre-flight still wants; cool tubes are asked for where tubes are moved. */
-    private List<String> preflight() {
-        List<String> missing = new ArrayList<>();
-        for (Check check : Check.values()) {
-            boolean asked = check.stop() == Stop.BEFORE_POWER
-                    && check != Check.TUBES_COOL
-                    && !(check == Check.QUIRKS && session.plan().amp().quirks().isBlank());
-            if (asked && !session.ticked(check, "")) {
-                missing.add("Not confirmed yet: " + check.words());
-            }
-        }
-        if (session.last(Quantity.LOAD_OHMS, "").isEmpty()) {
-            missing.add("The load's ohms are not given.");
-        }
-        return missing;
-    }
-
     List<String> missing(Stop stop) {
         List<String> missing = new ArrayList<>();
         switch (stop) {
             case BEFORE_POWER -> {
-                missing.addAll(preflight());
+                missing.addAll(new LockRules(session, now).preflight());
                 if (session.power(now) == Power.UNDECLARED) {
                     missing.add(0, "Declare the amp off and unplugged.");
                 }
@@ -98,11 +30,7 @@ final class Needs {
                     require(missing, Check.TUBES_COOL);
                 }
             }
-            case DRAINED -> {
-                residuals(missing);
-                require(missing, Check.METER_PROVEN);
-                require(missing, Check.STANDBY_PLAY);
-            }
+            case DRAINED -> missing.addAll(new LockRules(session, now).drained());
             case TUBES_OUT -> tubesOut(missing);
             case TUBES_IN -> {
                 if (session.power(now) == Power.ON_TUBES_OUT) {
@@ -143,17 +71,23 @@ final class Needs {
                     missing.add("Plate volts not read in this setting.");
                 }
             }
-            case SOAK -> Curves.of(session).soakMissing(missing);
+            case SOAK ->
+                session.plan()
+                        .amp()
+                        .groups()
+                        .forEach(g -> Curves.of(session).present().stream()
+                                .filter(c -> c.point().equals(g.name()) && !c.single())
+                                .findFirst()
+                                .map(c -> Position.watched(session, c).wants())
+                                .orElse(List.of(
+                                        new Soak.Want(g.name() + ": not read in this setting.", Optional.empty())))
+                                .forEach(w -> missing.add(w.sentence())));
             case PLAY -> {
                 require(missing, Check.GLOW_IDLE);
                 require(missing, Check.GLOW_LOUD);
             }
             case CLOSE -> {
-                if (session.power(now) != Power.OFF) {
-                    missing.add("Declare the amp off and unplugged.");
-                }
-                residuals(missing);
-                require(missing, Check.METER_PROVEN);
+                missing.addAll(new LockRules(session, now).drained());
                 require(missing, Check.RESTORED);
                 require(missing, Check.LIMITER_OUT);
                 require(missing, Check.CLAMPS);
@@ -170,27 +104,6 @@ final class Needs {
     private void require(List<String> missing, Check check) {
         if (!session.ticked(check, "")) {
             missing.add("Not confirmed yet: " + check.words());
-        }
-    }
-
-    private void residuals(List<String> missing) {
-        if (session.power(now) != Power.OFF) {
-            missing.add("Declare the amp off and unplugged.");
-            return;
-        }
-        for (SupplyNode node : session.nodes()) {
-            List<Taken> read = session.residuals(node.name());
-            if (read.isEmpty()) {
-                missing.add(node.name() + ": residual volts not read yet.");
-                continue;
-            }
-            Taken last = read.get(read.size() - 1);
-            if (Math.abs(last.typed().value()) > session.plan().handsVolts()) {
-                missing.add(node.name() + " holds " + last.typed().echo() + ": drain it again.");
-            } else if (last.at() - read.get(0).at() < SECOND_READING_MILLIS) {
-                missing.add(node.name()
-                        + ": read a second time 60 s after the first; capacitors recover part of their charge.");
-            }
         }
     }
 

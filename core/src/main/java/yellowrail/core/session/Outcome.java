@@ -13,13 +13,24 @@ import yellowrail.core.round.SocketAnswer;
  * What a session found, for the sheet.
  *
  * @param proof set or proven, and what is open
+ * @param findings what was found and has to be cleared up, open ones first
  * @param tubes before and after of each tube
  * @param fans dissipation over the mains
  * @param skipped stops left out, with their reasons
  * @param changes parts, tubes and controls changed, in order
  */
 public record Outcome(
-        Proof proof, List<BeforeAfter> tubes, List<MainsFan> fans, List<String> skipped, List<String> changes) {
+        Proof proof,
+        List<Finding> findings,
+        List<BeforeAfter> tubes,
+        List<MainsFan> fans,
+        List<String> skipped,
+        List<String> changes) {
+    public Outcome {
+        // Sheets issued before findings were kept hold none.
+        findings = findings == null ? List.of() : List.copyOf(findings);
+    }
+
     /**
      * One tube before and after.
      *
@@ -54,7 +65,8 @@ public record Outcome(
 
     public static Outcome of(Session session, Judged judged) {
         List<MainsFan> fans = judged.fans();
-        Proof proof = Proof.of(session, judged);
+        List<Finding> findings = FindingList.of(session, judged);
+        Proof proof = Proof.of(session, judged, findings, judged.changed());
         List<BeforeAfter> tubes = new ArrayList<>();
         for (String socket : session.sockets()) {
             tubes.add(tube(session, judged, socket));
@@ -64,14 +76,11 @@ public record Outcome(
                         && !session.marks().get(s).done())
                 .map(s -> s.words() + ": " + session.marks().get(s).reason())
                 .toList();
-        return new Outcome(proof, tubes, fans, skipped, ChangeLog.of(session));
+        return new Outcome(proof, findings, tubes, fans, skipped, ChangeLog.of(session));
     }
 
     private static BeforeAfter tube(Session session, Judged judged, String socket) {
-        Optional<SocketAnswer> before = judged.rounds().stream()
-                .flatMap(r -> Judged.socket(r.answer(), socket).stream())
-                .filter(s -> s.measured() && s.answer().plateWatts().isPresent())
-                .findFirst();
+        Optional<SocketAnswer> before = before(session, judged, socket);
         Optional<SocketAnswer> after =
                 judged.present().flatMap(p -> Judged.socket(p, socket)).filter(SocketAnswer::measured);
         Optional<Double> beforeWatts =
@@ -100,5 +109,27 @@ public record Outcome(
                                 .filter(t -> !t.isEmpty())
                                 .toList())
                         .orElse(List.of()));
+    }
+
+    /**
+     * The first whole reading of the tube that is in this socket now, wherever it stood then; of a tube that came in only now
+     * what stood in the socket before it.
+     */
+    private static Optional<SocketAnswer> before(Session session, Judged judged, String socket) {
+        TubeHistory tubes = TubeHistory.of(session);
+        String tube = tubes.in(socket, Long.MAX_VALUE);
+        boolean here = session.sockets().stream()
+                .anyMatch(s -> tubes.in(s, Long.MIN_VALUE).equals(tube));
+        for (Judged.JudgedRound round : judged.rounds()) {
+            for (SocketAnswer s : round.answer().sockets()) {
+                boolean meant = here
+                        ? tubes.in(s.socket().name(), round.round().at()).equals(tube)
+                        : s.socket().name().equals(socket);
+                if (meant && s.measured() && s.answer().plateWatts().isPresent()) {
+                    return Optional.of(s);
+                }
+            }
+        }
+        return Optional.empty();
     }
 }

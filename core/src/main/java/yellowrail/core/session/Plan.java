@@ -1,5 +1,7 @@
 package yellowrail.core.session;
 
+import java.util.List;
+import java.util.Map;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
@@ -15,6 +17,8 @@ import yellowrail.core.reading.Meter;
  * @param soakMinutes how long a soak has to span, 10 to 1440 min
  * @param heaterAmber heater deviation that is marked, per cent
  * @param heaterRed heater deviation that is too much, per cent
+ * @param tubes labels of the tubes as the session before left them, by socket
+ * @param carried findings that the session before left open
  */
 public record Plan(
         AmpDescription amp,
@@ -24,11 +28,16 @@ public record Plan(
         double handsVolts,
         double soakMinutes,
         double heaterAmber,
-        double heaterRed) {
+        double heaterRed,
+        Map<String, String> tubes,
+        List<CarriedFinding> carried) {
     /** Ohms are measured at this residual or less, V: more spoils the reading and can harm the meter. */
     public static final double OHMS_VOLTS = 1;
 
     public Plan {
+        // Sessions begun before findings were carried over hold none.
+        tubes = tubes == null ? Map.of() : Map.copyOf(tubes);
+        carried = carried == null ? List.of() : List.copyOf(carried);
         if (!(handsVolts >= 1 && handsVolts <= 30)) {
             throw new IllegalArgumentException("hands go in at 1 to 30 V or less, not " + handsVolts + " V");
         }
@@ -41,6 +50,31 @@ public record Plan(
         if (reference == PlateVolts.Reference.TUBES_OUT) {
             throw new IllegalArgumentException("plate volts of a session are read with the tubes in");
         }
+    }
+
+    /** A plan of an amp without a history. */
+    public Plan(
+            AmpDescription amp,
+            Purpose purpose,
+            Meter meter,
+            PlateVolts.Reference reference,
+            double handsVolts,
+            double soakMinutes,
+            double heaterAmber,
+            double heaterRed) {
+        this(amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, Map.of(), List.of());
+    }
+
+    /** The same with what the session before left behind. */
+    public Plan after(Map<String, String> tubes, List<CarriedFinding> carried) {
+        return new Plan(
+                amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried);
+    }
+
+    /** The same of another description. */
+    public Plan of(AmpDescription other) {
+        return new Plan(
+                other, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried);
     }
 
     /** The usual limits: hands at 10 V, 30 min of soak, heaters amber at ±5 % and red at ±10 %. */

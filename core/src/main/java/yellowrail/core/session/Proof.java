@@ -3,21 +3,31 @@ package yellowrail.core.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Show;
-import yellowrail.core.round.RoundAnswer;
-import yellowrail.core.round.SocketAnswer;
-import yellowrail.core.soak.Drift;
-import yellowrail.core.soak.Stability;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 
 /**
  * Whether a session proves its idle. <em>Set</em>: the idle is in the target as last read, with whatever qualifies it.
- * <em>Proven</em>: nothing qualifies it, and every position was watched over the soak.
+ * <em>Proven</em>: nothing qualifies it, and every position was watched over a whole soak.
  *
  * @param state not set, set or proven
- * @param open what keeps it from being proven, one sentence each; empty when proven
+ * @param open what keeps it from being proven, one sentence each, the first thing to do first; empty when proven
+ * @param wants the same with the times by which it is due
+ * @param begunAt when the first reading that counts for a soak was taken, milliseconds since 1970; empty before it
+ * @param wholeAt when the soak is whole if it stays so, milliseconds since 1970; empty before its first reading
+ * @param again what began a soak anew, for the record
  */
-public record Proof(State state, List<String> open) {
+public record Proof(
+        State state,
+        List<String> open,
+        List<Want> wants,
+        Optional<Long> begunAt,
+        Optional<Long> wholeAt,
+        List<String> again) {
+    /** The rules these states are told by; a sheet names them. */
+    public static final String EDITION = "rules of November 2026, second edition";
+
     /** How far the session got. */
     public enum State {
         NOT_SET("not set"),
@@ -35,105 +45,97 @@ public record Proof(State state, List<String> open) {
         }
     }
 
+    /**
+     * Something that keeps a session from being proven.
+     *
+     * @param sentence what to do, or why it cannot be any more
+     * @param due by when, milliseconds since 1970; empty when it is no matter of time
+     */
+    public record Want(String sentence, Optional<Long> due) {
+        static Want of(String sentence) {
+            return new Want(sentence, Optional.empty());
+        }
+    }
+
     public Proof {
         open = List.copyOf(open);
+        // Sheets issued by the first edition of the rules hold sentences alone.
+        wants = wants == null ? List.of() : List.copyOf(wants);
+        begunAt = begunAt == null ? Optional.empty() : begunAt;
+        wholeAt = wholeAt == null ? Optional.empty() : wholeAt;
+        again = again == null ? List.of() : List.copyOf(again);
     }
 
-    static Proof of(Session session, Judged judged) {
-        List<String> open = new ArrayList<>();
-        for (Stop stop : List.of(Stop.BEFORE_POWER, Stop.DRAINED)) {
+    /**
+     * @param changed what was changed of the description or a type since the session was begun, one sentence each
+     * @param findings all of the session
+     */
+    static Proof of(Session session, Judged judged, List<Finding> findings, List<String> changed) {
+        List<Want> wants = new ArrayList<>();
+        findings.stream().filter(Finding::open).forEach(f -> wants.add(Want.of(f.sentence() + " " + f.wants())));
+        changed.stream().map(Want::of).forEach(wants::add);
+        SoakProof soak = SoakProof.of(session, judged);
+        circumstances(session, judged, wants);
+        soak.unclear().ifPresent(v -> wants.add(Want.of("The verdict is “" + v.words() + "”.")));
+        wants.addAll(soak.wants());
+        stops(session, wants);
+        boolean set = soak.inWindow() && !session.stopped();
+        return new Proof(
+                wants.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET,
+                wants.stream().map(Want::sentence).toList(),
+                wants,
+                soak.begunAt(),
+                soak.wholeAt(),
+                soak.again());
+    }
+
+    private static void stops(Session session, List<Want> wants) {
+        for (Stop stop : session.stops()) {
             Mark mark = session.marks().get(stop);
-            if (mark == null || !mark.done()) {
-                open.add(
-                        stop.words() + (mark == null ? " was not completed." : " was skipped: " + mark.reason() + "."));
+            boolean later = stop == Stop.SIGN_OFF;
+            // These say themselves what they want.
+            boolean told = stop == Stop.WARM_UP || stop == Stop.MEASURE || stop == Stop.SOAK;
+            if (mark != null && !mark.done()) {
+                wants.add(Want.of(stop.words() + " was skipped: " + mark.reason() + "."));
+            } else if (mark == null && !later && !told) {
+                List<String> missing = session.missing(stop, session.lastAt());
+                if (!missing.isEmpty()) {
+                    wants.add(Want.of(stop.words() + ": " + missing.get(0)));
+                }
             }
         }
-        Optional<RoundAnswer> present = judged.present();
-        if (present.isEmpty()) {
-            open.add("No tube was read in the present setting.");
-            return new Proof(State.NOT_SET, open);
+        boolean off = session.context().off() > 0
+                && !session.power(session.lastAt()).on()
+                && session.contradiction().isEmpty();
+        // Closing asks for it already.
+        if (!off && session.marks().containsKey(Stop.CLOSE)) {
+            wants.add(Want.of("The amp is declared "
+                    + session.power(session.lastAt()).words() + ": signing waits until it is off and unplugged."));
         }
-        RoundAnswer answer = present.get();
-        answer.unmeasured().forEach(s -> open.add(s + " was not read in this setting."));
-        for (SocketAnswer s : answer.sockets()) {
-            position(session, s, open);
-        }
-        states(session, answer, open);
         if (session.clockWentBack()) {
-            open.add("A clock went back during the session: the times of the soak are not sure.");
+            wants.add(Want.of("A clock went back during the session: the times of the soak are not sure."));
         }
         if (session.stopped()) {
-            open.add("The session was stopped for safety and not resumed.");
-        }
-        Verdict verdict = answer.verdict();
-        if (!verdict.allClear()) {
-            open.add("The verdict is “" + verdict.words() + "”.");
-        }
-        boolean set = (verdict.place() == Verdict.Place.IN_WINDOW)
-                && answer.unmeasured().isEmpty()
-                && !session.stopped();
-        return new Proof(open.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET, open);
-    }
-
-    private static void position(Session session, SocketAnswer s, List<String> open) {
-        String name = s.socket().name();
-        if (!s.measured()) {
-            return;
-        }
-        Optional<Curves.Curve> curve = Curves.of(session).alone(name);
-        if (curve.isEmpty()) {
-            open.add(name + " was only seen in a mean with others, never alone.");
-            return;
-        }
-        int readings = curve.get().warm().size();
-        double span = curve.get().spanMinutes();
-        if (readings < Curves.LEAST_READINGS || span < session.plan().soakMinutes()) {
-            open.add(name + ": " + readings + (readings == 1 ? " reading over " : " readings over ")
-                    + Show.fixed(span, 0) + " min after warm-up; three over "
-                    + Show.plain(session.plan().soakMinutes(), 3) + " min are needed.");
-            return;
-        }
-        long behind = Curves.of(session).newestAt()
-                - curve.get().taken().get(curve.get().taken().size() - 1).at();
-        if (behind > Assembly.TOGETHER_MILLIS) {
-            open.add(name + " was last read " + behind / 60_000
-                    + " min before the newest reading: read every position together.");
-        }
-        double last = curve.get().warm().get(readings - 1).minutes();
-        Stability stability = Stability.of(name, curve.get().sinceOn(), last);
-        if (!stability.stable()) {
-            open.add(stability.sentence());
-        }
-        Drift drift = curve.get().drift();
-        if (!drift.allowsProof(curve.get().warm())) {
-            open.add(drift.sentence());
+            wants.add(Want.of("The session was stopped for safety and not resumed."));
         }
     }
 
-    private static void states(Session session, RoundAnswer answer, List<String> open) {
-        for (SocketAnswer s : answer.sockets()) {
-            if (s.measured()) {
-                s.question()
-                        .circumstances()
-                        .pairing()
-                        .stale()
-                        .ifPresent(why -> open.add(s.socket().name() + ": " + why + "."));
-            }
+    private static void circumstances(Session session, Judged judged, List<Want> wants) {
+        if (session.context().limiter()) {
+            wants.add(Want.of("A limiter is in series."));
         }
-        boolean limiter = session.context().limiter()
-                || answer.sockets().stream()
-                        .anyMatch(s -> s.question().circumstances().limiter());
-        if (limiter) {
-            open.add("A limiter was in series.");
-        }
-        boolean mains = answer.sockets().stream()
-                .allMatch(s -> s.question()
-                        .circumstances()
-                        .mains()
-                        .flatMap(m -> m.now())
-                        .isPresent());
-        if (!mains) {
-            open.add("The mains was not read within an hour of the last readings.");
-        }
+        double highest = session.plan().amp().mains().highest();
+        session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.MAINS
+                        && r.context().run() == session.context().run()
+                        && r.typed().value() > highest * (1 + 1e-9))
+                .reduce((a, b) -> b)
+                .ifPresent(r -> wants.add(Want.of(
+                        "The mains was read at " + r.typed().echo() + ", above the " + Show.si(highest, Unit.VOLT, 3)
+                                + " given as the highest: correct that in the description.")));
+        HeaterState.of(session, judged).stream()
+                .filter(h -> h.check().outside())
+                .forEach(h -> wants.add(Want.of("Heater volts lie outside ±10 % of nominal as read: "
+                        + h.check().sentence())));
     }
 }

@@ -19,8 +19,9 @@ final class Rules {
     }
 
     Optional<String> refusal(Event event) {
-        if (session.signed().isPresent()) {
-            return Optional.of("This session is signed; it stays as it was issued. Begin a new one.");
+        Optional<String> over = over();
+        if (over.isPresent()) {
+            return over;
         }
         if (event instanceof Event.Entered e) {
             return enter(e.stop());
@@ -36,6 +37,18 @@ final class Rules {
         }
         if (event instanceof Event.Read e) {
             return read(e);
+        }
+        if (event instanceof Event.Voided e) {
+            return amend(e.reading()).or(() -> blank(e.reason(), "Say why it is taken back; it stays on record."));
+        }
+        if (event instanceof Event.Moved e) {
+            return move(e);
+        }
+        if (event instanceof Event.CauseFound e) {
+            return causeFound(e);
+        }
+        if (event instanceof Event.ClosedUnsigned e) {
+            return closeUnsigned(e);
         }
         if (event instanceof Event.Turned e) {
             return turn(e);
@@ -86,6 +99,16 @@ final class Rules {
             return sign(e);
         }
         return Optional.empty();
+    }
+
+    /** Why the session takes no more entries; empty while it does. */
+    Optional<String> over() {
+        if (session.signed().isPresent()) {
+            return Optional.of("This session is signed; it stays as it was issued. Begin a new one.");
+        }
+        return session.closed().isPresent()
+                ? Optional.of("This session was closed without a sheet. Begin a new one.")
+                : Optional.empty();
     }
 
     private static Optional<String> blank(String text, String sentence) {
@@ -179,7 +202,10 @@ final class Rules {
             return Optional.of("Declare off, on with the output tubes out, or on with the tubes in.");
         }
         if (session.stopped()) {
-            return Optional.of("Stopped for safety: find the cause and say what was found before power goes on again.");
+            return session.mistake(power, now)
+                    ? Optional.empty()
+                    : Optional.of(
+                            "Stopped for safety: find the cause and say what was found before power goes on again.");
         }
         Power present = session.power(now);
         if (present.on() && present != power) {
@@ -225,8 +251,19 @@ final class Rules {
         if (e.check() == Check.KEYS) {
             return tubesLocked();
         }
-        if (e.check() == Check.TUBES_COOL && session.power(now).on()) {
-            return Optional.of("Power is on: tubes are not cool.");
+        boolean ofOff = e.check() == Check.TUBES_COOL
+                || e.check() == Check.STANDBY_PLAY
+                || e.check() == Check.CHASSIS_CLOSED
+                || e.check() == Check.METER_PROVEN;
+        if (ofOff && session.power(now) != Power.OFF) {
+            return Optional.of(
+                    "This is confirmed of an amp that is off: switch off, unplug and declare it first; the amp is declared "
+                            + session.power(now).words() + ".");
+        }
+        if (e.check() == Check.METER_PROVEN) {
+            return new LockRules(session, now)
+                    .notDead()
+                    .map(why -> "The meter is shown on a known source once more after the dead readings. " + why);
         }
         if (e.check() == Check.GLOWS) {
             return session.power(now) != Power.ON_TUBES_IN
@@ -246,17 +283,21 @@ final class Rules {
         if (!e.supersedes().isEmpty()) {
             return correct(e);
         }
-        Optional<String> point = pointOf(e);
-        if (point.isPresent()) {
-            return point;
-        }
-        Power power = session.powerFor(now);
+        Power power = session.power(now);
+        // A sign of power is taken, whatever was declared: it closes every lock.
+        boolean sign = power == Power.OFF && SignOfPower.in(e);
+        return pointOf(e).or(() -> sign ? Optional.empty() : stateFor(e, power));
+    }
+
+    /** A reading that was made in the past: the state is that of then. */
+    Optional<String> lateReading(Event.Read e) {
+        return pointOf(e).or(() -> SignOfPower.in(e) ? Optional.empty() : stateFor(e, session.powerFor(now)));
+    }
+
+    private Optional<String> stateFor(Event.Read e, Power power) {
         switch (e.quantity()) {
             case SENSE_OHMS, HALF_PRIMARY_OHMS -> {
-                Locks locks = needs.locks();
-                return locks.ohms()
-                        ? Optional.empty()
-                        : Optional.of("Ohms are locked. " + String.join(" ", locks.why()));
+                return ohmsLocked();
             }
             case RESIDUAL -> {
                 return power == Power.OFF
@@ -272,9 +313,6 @@ final class Rules {
                         : Optional.of("This is read with power on and the output tubes out; the amp is declared "
                                 + power.words() + ".");
             }
-            case GRID_COLDEST -> {
-                return power.on() ? Optional.empty() : powerNeeded(power, "");
-            }
             case GRID_HOTTEST -> {
                 if (power == Power.ON_TUBES_IN && e.reason().isBlank()) {
                     return Optional.of(
@@ -283,7 +321,7 @@ final class Rules {
                 }
                 return power.on() ? Optional.empty() : powerNeeded(power, "");
             }
-            case MAINS, GRID, BIAS_NODE -> {
+            case GRID_COLDEST, MAINS, GRID, BIAS_NODE -> {
                 return power.on() ? Optional.empty() : powerNeeded(power, "");
             }
             default -> {
@@ -298,22 +336,71 @@ final class Rules {
     }
 
     private Optional<String> correct(Event.Read e) {
-        Optional<Taken> old = session.reading(e.supersedes());
-        if (old.isEmpty()) {
-            return Optional.of("The reading to correct is not in this session.");
+        Optional<String> gone = amend(e.supersedes());
+        if (gone.isPresent()) {
+            return gone;
         }
-        if (session.superseded(e.supersedes())) {
-            return Optional.of("This reading was corrected already; correct the newest value if it is wrong.");
-        }
-        if (old.get().quantity() != e.quantity() || !old.get().point().equals(e.point())) {
+        Taken old = session.reading(e.supersedes()).orElseThrow();
+        if (old.quantity() != e.quantity() || !old.point().equals(e.point())) {
             return Optional.of("A correction is for the same quantity at the same point.");
         }
         boolean ohms = e.quantity() == Quantity.SENSE_OHMS || e.quantity() == Quantity.HALF_PRIMARY_OHMS;
-        if (ohms && !needs.locks().ohms()) {
-            return Optional.of(
-                    "Ohms are locked. " + String.join(" ", needs.locks().why()));
+        return (ohms ? ohmsLocked() : Optional.<String>empty())
+                .or(() -> blank(e.reason(), "Say why it is corrected; the first reading stays on record."));
+    }
+
+    /** Why this reading cannot be changed; empty when it can. */
+    private Optional<String> amend(String id) {
+        if (session.reading(id).isEmpty()) {
+            return Optional.of("That reading is not in this session.");
         }
-        return blank(e.reason(), "Say why it is corrected; the first reading stays on record.");
+        return session.superseded(id)
+                ? Optional.of("This reading was corrected or taken back already; only the newest value can be changed.")
+                : Optional.empty();
+    }
+
+    private Optional<String> move(Event.Moved e) {
+        Optional<String> gone = amend(e.reading());
+        if (gone.isPresent()) {
+            return gone;
+        }
+        Taken old = session.reading(e.reading()).orElseThrow();
+        if (old.point().equals(e.point())) {
+            return Optional.of("The reading stands at “" + e.point() + "” already.");
+        }
+        boolean ohms = old.quantity() == Quantity.SENSE_OHMS || old.quantity() == Quantity.HALF_PRIMARY_OHMS;
+        return pointOf(Event.Read.of(old.quantity(), e.point(), old.typed()))
+                .or(() -> sameMethod(old, e.point()))
+                .or(() -> ohms ? ohmsLocked() : Optional.empty())
+                .or(() -> blank(e.reason(), "Say why it is moved; the first entry stays on record."));
+    }
+
+    /** A reading in volts means another current at a point with another resistor: such a one is entered anew. */
+    private Optional<String> sameMethod(Taken old, String point) {
+        return old.quantity() != Quantity.CURRENT || method(old.point()).equals(method(point))
+                ? Optional.empty()
+                : Optional.of("“" + point + "” is read in another way than “" + old.point()
+                        + "”: take the reading back and enter it there.");
+    }
+
+    private Optional<yellowrail.core.amp.SensingMethod> method(String point) {
+        return session.plan().amp().groups().stream()
+                .filter(g -> g.name().equals(point))
+                .map(g -> g.method())
+                .findFirst();
+    }
+
+    private Optional<String> causeFound(Event.CauseFound e) {
+        return Finding.known(session, e.finding())
+                ? blank(e.fact(), "Say what was found and what was done about it.")
+                : Optional.of("There is no open finding “" + e.finding() + "” in this session.");
+    }
+
+    private Optional<String> closeUnsigned(Event.ClosedUnsigned e) {
+        return session.power(now).on()
+                ? Optional.of("The amp is declared " + session.power(now).words()
+                        + ": switch off, unplug and declare it before the session is closed.")
+                : blank(e.reason(), "Say why the session is closed without a sheet.");
     }
 
     private Optional<String> pointOf(Event.Read e) {
@@ -345,7 +432,8 @@ final class Rules {
         if (!session.stopped()) {
             return Optional.of("The session is not stopped.");
         }
-        return blank(e.found(), "Say what was found before going on.").or(this::handsLocked);
+        return blank(e.found(), "Say what was found before going on.")
+                .or(() -> locks().tubes() ? Optional.empty() : handsLocked());
     }
 
     private Optional<String> sign(Event.SignedOff e) {
@@ -355,18 +443,29 @@ final class Rules {
         if (session.stopped()) {
             return Optional.of("The session was stopped for safety and not resumed.");
         }
+        if (session.power(now) != Power.OFF) {
+            return Optional.of("Signing waits until the amp is declared off and unplugged; it is declared "
+                    + session.power(now).words() + ".");
+        }
         return blank(e.by(), "Sign with a name or initials.");
     }
 
+    private Locks locks() {
+        return new LockRules(session, now).locks();
+    }
+
     private Optional<String> tubesLocked() {
-        Locks locks = needs.locks();
-        return locks.tubes()
-                ? Optional.empty()
-                : Optional.of("Tubes stay where they are. " + String.join(" ", locks.why()));
+        Locks locks = locks();
+        return locks.tubes() ? Optional.empty() : Optional.of("Tubes stay where they are. " + locks.tubesNext());
     }
 
     private Optional<String> handsLocked() {
-        Locks locks = needs.locks();
+        Locks locks = locks();
         return locks.hands() ? Optional.empty() : Optional.of("Hands stay out. " + String.join(" ", locks.why()));
+    }
+
+    private Optional<String> ohmsLocked() {
+        Locks locks = locks();
+        return locks.ohms() ? Optional.empty() : Optional.of("Ohms are locked. " + locks.ohmsNext());
     }
 }

@@ -68,7 +68,11 @@ public record SessionRound(int number, List<Taken> taken, RoundReadings readings
 
     /** The newest readings of the present stretch, whichever round they came in; empty when there are none. */
     static Optional<RoundReadings> present(Session session) {
-        int stretch = session.context().stretch();
+        return present(session, session.context().stretch());
+    }
+
+    /** The newest readings of one stretch. */
+    static Optional<RoundReadings> present(Session session, int stretch) {
         List<Taken> live = session.holding().stream()
                 .filter(r -> Assembly.live(r) && r.context().stretch() == stretch)
                 .toList();

@@ -13,9 +13,16 @@ import yellowrail.core.tube.TubeType;
  * @param types the tube types as they were when the session began, by designation
  * @param windows all target windows
  * @param makersFigure the maker's figure as a target, if the amp has one
+ * @param changed what was changed of the description or a type since the session was begun, one sentence each
  */
-public record Standards(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
+public record Standards(
+        Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure, List<String> changed) {
+    public Standards(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
+        this(types, windows, makersFigure, List.of());
+    }
+
     public Standards {
+        changed = List.copyOf(changed);
         types = Map.copyOf(types);
         windows = List.copyOf(windows);
     }

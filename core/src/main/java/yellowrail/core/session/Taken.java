@@ -7,6 +7,7 @@ import yellowrail.core.round.Quantity;
  * A reading with the state it was taken in.
  *
  * @param supersedes id of the reading it corrects, or empty
+ * @param late whether it arrived after something that was made after it on another device: it fills in history only
  * @param context the state of the amp then
  */
 public record Taken(
@@ -18,6 +19,7 @@ public record Taken(
         String supersedes,
         String reason,
         Stop stop,
+        boolean late,
         Context context) {
     /** Minutes since this power-on; meaningful while on. */
     public double minutesOn() {

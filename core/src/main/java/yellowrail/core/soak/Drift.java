@@ -51,6 +51,9 @@ public record Drift(
     /** The slope of the whole soak, known better than the late one, carried on for half an hour. */
     private static final double STEADY_OVERALL = 0.012;
 
+    /** Half of what a steady soak may rise. */
+    private static final double SHOWS_BEFORE = 0.006;
+
     private static final double SHRINKING = 0.6;
     private static final double GROWING = 1.25;
 
@@ -99,6 +102,16 @@ public record Drift(
                             <= STEADY_SHARE * samples.get(samples.size() - 1).amperes();
         }
         return !kind.rising() && kind != Kind.FALLING;
+    }
+
+    /** A rise that the readings before the last one show as well: one reading that is off is a jump, no creep. */
+    public static boolean creeps(String name, List<Sample> samples) {
+        int n = samples.size();
+        return n >= LEAST && of(name, samples).kind().rising() && rises(samples) && rises(samples.subList(0, n - 1));
+    }
+
+    private static boolean rises(List<Sample> samples) {
+        return RobustLine.slope(samples) * 30 > SHOWS_BEFORE * samples.get(0).amperes();
     }
 
     private static Kind kind(double last, double early, double later, double late, double lastFive, double overall) {

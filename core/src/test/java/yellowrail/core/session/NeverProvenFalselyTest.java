@@ -54,16 +54,35 @@ class NeverProvenFalselyTest {
 
     /** The usual 35 minutes with a body that does each pass. */
     private static Bench soak(Bench bench, int passes, double minutes, Consumer<Bench> pass) {
-        bench.enters(Stop.WARM_UP)
-                .did(new Event.Skipped(Stop.WARM_UP, "planted"))
-                .enters(Stop.MEASURE);
-        bench.did(new Event.Skipped(Stop.MEASURE, "planted")).enters(Stop.SOAK);
-        bench.did(new Event.Skipped(Stop.SOAK, "planted")).minutes(10);
+        bench.enters(Stop.WARM_UP).minutes(10);
         for (int i = 0; i < passes; i++) {
             pass.accept(bench);
             bench.minutes(minutes);
         }
         return bench;
+    }
+
+    /** Whatever of the rest of the rail the session lets one do. */
+    private static Bench goOn(Bench bench) {
+        for (Stop stop : List.of(Stop.MEASURE, Stop.SOAK, Stop.PLAY)) {
+            bench.tell(new Event.Entered(stop));
+        }
+        tick(bench, Check.GLOW_IDLE, Check.GLOW_LOUD);
+        bench.tell(new Event.Entered(Stop.CLOSE));
+        bench.tell(new Event.Declared(Power.OFF));
+        for (int i = 0; i < 2; i++) {
+            bench.minutes(5).tell(Bench.read(Quantity.RESIDUAL, "reservoir", 0.6));
+            bench.tell(Bench.read(Quantity.RESIDUAL, "bias", 0.3));
+        }
+        tick(bench, Check.STANDBY_PLAY, Check.METER_PROVEN, Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
+        bench.tell(new Event.Entered(Stop.SIGN_OFF));
+        return bench;
+    }
+
+    private static void tick(Bench bench, Check... checks) {
+        for (Check check : checks) {
+            bench.tell(new Event.Ticked(check, "", true));
+        }
     }
 
     private static Consumer<Bench> pass(double first, double second, double volts) {
@@ -187,7 +206,7 @@ class NeverProvenFalselyTest {
         plant("two readings over an hour", false, () -> soak(good(), 2, 60, pass(31.6, 31.3, 398)));
         plant("three readings before the tenth minute", false, () -> {
             Bench bench = good();
-            bench.enters(Stop.WARM_UP).did(new Event.Skipped(Stop.WARM_UP, "x"));
+            bench.enters(Stop.WARM_UP);
             for (int i = 0; i < 4; i++) {
                 bench.minutes(2).round(31.6, 31.3, 398);
             }
@@ -544,7 +563,7 @@ class NeverProvenFalselyTest {
         assertThat(good.outcome().proof().open()).isEmpty();
         assertThat(good.judged().present().orElseThrow().verdict().allClear()).isTrue();
         // The way the plants are built is no reason of its own.
-        Bench plain = soak(good(), 5, 9, pass(31.6, 31.3, 398));
+        Bench plain = goOn(soak(good(), 5, 9, pass(31.6, 31.3, 398)));
         assertThat(plain.outcome().proof().open()).isEmpty();
     }
 
@@ -553,9 +572,6 @@ class NeverProvenFalselyTest {
         List<DynamicTest> tests = new ArrayList<>();
         PLANTS.forEach((name, plant) -> tests.add(DynamicTest.dynamicTest(name, () -> {
             Bench bench = plant.bench().get();
-            Outcome outcome = bench.outcome();
-            assertThat(outcome.proof().state()).isNotEqualTo(Proof.State.PROVEN);
-            assertThat(outcome.proof().open()).isNotEmpty();
             if (plant.verdictToo()) {
                 bench.judged()
                         .present()
@@ -563,6 +579,9 @@ class NeverProvenFalselyTest {
                                 .as(p.verdict().toString())
                                 .isFalse());
             }
+            Outcome outcome = goOn(bench).outcome();
+            assertThat(outcome.proof().state()).isNotEqualTo(Proof.State.PROVEN);
+            assertThat(outcome.proof().open()).isNotEmpty();
             assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
         })));
         return tests.stream();

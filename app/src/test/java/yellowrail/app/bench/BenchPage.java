@@ -1,0 +1,202 @@
+package yellowrail.app.bench;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.TimeoutError;
+import com.microsoft.playwright.options.LoadState;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import yellowrail.app.BrowserIT;
+import yellowrail.app.amps.Amp;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.CathodeResistor;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.amp.Transformers;
+
+/** The bench session's page under a builder's hands, for the journeys. */
+abstract class BenchPage extends BrowserIT {
+    protected static final double[] OHMS = {9.94, 10.02};
+    protected static final double SHARE = 0.045;
+
+    // The builder's hands.
+
+    protected int seq() {
+        return Integer.parseInt(page.locator("#bench").getAttribute("data-seq"));
+    }
+
+    /** Waits until the page shows a newer event; if it does not, says what the page said instead. */
+    protected void after(int before) {
+        try {
+            page.waitForFunction(
+                    "s => document.getElementById('bench') && Number(document.getElementById('bench').dataset.seq) > s",
+                    before);
+        } catch (TimeoutError nothing) {
+            throw new AssertionError("Nothing happened after " + before + ": "
+                    + page.locator("#told, .complaint, #queue").allInnerTexts());
+        }
+    }
+
+    protected static String field(String quantity, String point) {
+        return "#ask-" + (quantity + "-" + point).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    }
+
+    protected void reads(String quantity, String point, String text) {
+        int before = seq();
+        page.fill(field(quantity, point), text);
+        page.press(field(quantity, point), "Enter");
+        after(before);
+    }
+
+    protected void clicks(Locator button) {
+        int before = seq();
+        button.click();
+        after(before);
+    }
+
+    protected void ticksAll() {
+        Locator open = page.locator(".ticks [role=checkbox][aria-checked=false]");
+        while (open.count() > 0) {
+            clicks(open.first());
+        }
+    }
+
+    protected void declares(String power) {
+        clicks(page.locator("form[data-kind=declare]:has(input[value=" + power + "]) button"));
+    }
+
+    protected void goesTo(String stop) {
+        clicks(page.locator(".rail form:has(input[value=" + stop + "]) button"));
+        page.waitForFunction("s => document.getElementById('bench').dataset.here === s", stop);
+    }
+
+    protected Amp keepHeated(String name) {
+        return amps.keep(
+                UUID.randomUUID(), UUID.randomUUID(), 0, heated(pair(name, "6550"), BiasScheme.FIXED_TRACKING));
+    }
+
+    /** A pair whose heater winding and reservoir are known; with cathode bias a resistor of its own for each tube. */
+    protected static AmpDescription heated(AmpDescription a, BiasScheme bias) {
+        boolean cathode = bias == BiasScheme.CATHODE;
+        return new AmpDescription(
+                a.name(),
+                a.topology(),
+                a.connection(),
+                a.tap(),
+                bias,
+                cathode ? ControlLayout.CATHODE_OWN : a.controls(),
+                a.sockets(),
+                cathode
+                        ? a.sockets().stream()
+                                .map(s -> new SenseGroup(
+                                        s.name(),
+                                        List.of(s.name()),
+                                        new CathodeResistor(SenseResistor.marked(470, 1), 1)))
+                                .toList()
+                        : a.groups(),
+                a.screenOhms(),
+                a.chokeOhms(),
+                a.mains(),
+                List.of(SupplyNode.single("reservoir", Optional.of(220e-6), Optional.of(500.0))),
+                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
+                a.quirks(),
+                a.makersFigure(),
+                cathode ? "cathode-bias usual" : a.target(),
+                a.judgeBy(),
+                a.ceiling());
+    }
+
+    protected void begins(Amp amp, String purpose) {
+        page.navigate(url("/bench"));
+        page.locator("a[aria-label='Begin a session on " + amp.description().name() + "']")
+                .click();
+        page.selectOption("select[name=purpose]", purpose);
+        page.selectOption("select[name=meter]", "fine handheld");
+        page.click("button:has-text('Begin')");
+        page.waitForURL("**/bench/*");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+    }
+
+    protected void beforePower() {
+        declares("OFF");
+        ticksAll();
+        reads("LOAD_OHMS", "", "8");
+        goesTo("DRAINED");
+        drains();
+    }
+
+    protected void drains() {
+        reads("RESIDUAL", "reservoir", "0.6 V");
+        clock.minutes(1.2);
+        reads("RESIDUAL", "reservoir", "0.8");
+        ticksAll();
+    }
+
+    protected void round(double milli1, double milli2, double volts) {
+        reads("PLATE", "V1", volts + " V");
+        reads("SCREEN", "V1", String.valueOf(volts - 45));
+        reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f mV", milli1 * OHMS[0]));
+        reads("PLATE", "V2", String.valueOf(volts));
+        reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", milli2 * OHMS[1]));
+    }
+
+    protected void warmsUp(double milli1, double milli2) {
+        goesTo("WARM_UP");
+        clock.minutes(6);
+        reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f", 1.05 * milli1 * OHMS[0]));
+        reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", 1.05 * milli2 * OHMS[1]));
+        clock.minutes(5);
+        for (int i = 0; i < 2; i++) {
+            reads("CURRENT", "V1", String.format(Locale.ROOT, "%.1f", milli1 * OHMS[0]));
+            reads("CURRENT", "V2", String.format(Locale.ROOT, "%.1f", milli2 * OHMS[1]));
+            clock.minutes(5.5);
+        }
+    }
+
+    protected void soaks(double milli1, double milli2, double volts) {
+        goesTo("SOAK");
+        for (int i = 0; i < 4; i++) {
+            clock.minutes(8.3);
+            reads("MAINS", "", "230");
+            round(milli1, milli2, volts);
+            clock.minutes(2);
+        }
+    }
+
+    protected void closes() {
+        goesTo("CLOSE");
+        declares("OFF");
+        drains();
+        goesTo("SIGN_OFF");
+    }
+
+    protected String signs() {
+        page.fill("#by", "E. R.");
+        page.click("button:has-text('Sign the sheet')");
+        page.waitForURL("**/sheet");
+        return page.locator("article.sheet").innerText();
+    }
+
+    protected static double watts(double milli, double ohms, double volts) {
+        double reading = Math.round(milli * ohms * 10) / 10.0 / 1000;
+        return (volts - reading) * reading / ohms * (1 - SHARE);
+    }
+
+    protected void drainsButGlow() {
+        reads("RESIDUAL", "reservoir", "0.5");
+        clock.minutes(1.2);
+        reads("RESIDUAL", "reservoir", "0.5");
+        ticksAllButGlow();
+    }
+
+    protected void ticksAllButGlow() {
+        Locator open = page.locator(".ticks form:not(:has(input[value=GLOWS])) [role=checkbox][aria-checked=false]");
+        while (open.count() > 0) {
+            clicks(open.first());
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package yellowrail.core.session;
+
+import java.util.HashMap;
+import java.util.Map;
+
+/** When each device last entered something: tells what arrives late, and a clock that was set back. */
+final class DeviceClocks {
+    /** Clocks of one device may step back by this much without meaning. */
+    private static final long SLACK_MILLIS = 2000;
+
+    /** Between two devices moments are known no better than this. */
+    static final long OFFSET_MILLIS = 120_000;
+
+    private final Map<String, Long> newest = new HashMap<>();
+    private final Map<String, Long> last = new HashMap<>();
+
+    /** Whether another device entered something that was made after this. */
+    boolean late(Entry entry) {
+        return newest.entrySet().stream()
+                .anyMatch(e -> !e.getKey().equals(entry.device()) && e.getValue() > entry.at());
+    }
+
+    /** Notes an entry; true when its device's clock went back. */
+    boolean wentBack(Entry entry) {
+        newest.merge(entry.device(), entry.at(), Math::max);
+        Long before = last.put(entry.device(), entry.at());
+        return before != null && entry.at() < before - SLACK_MILLIS;
+    }
+}

@@ -1,0 +1,77 @@
+package yellowrail.core.session;
+
+import java.util.Optional;
+
+/**
+ * Something found that has to be cleared up: it stays open until a fact closes it, keeps the session from being proven, and
+ * goes on into the next session of the amp.
+ *
+ * @param code what kind it is
+ * @param about a socket, a sense point, or {@link #AMP}
+ * @param tube label of the tube it points to; empty when it points to a position
+ * @param since when it was found, milliseconds since 1970
+ * @param sentence what was found, with its numbers
+ * @param closedBy the fact that closed it; empty while it is open
+ * @param wants what would close it
+ */
+public record Finding(
+        Code code, String about, String tube, long since, String sentence, Optional<String> closedBy, String wants) {
+    /** What a finding is about when it is no single position. */
+    public static final String AMP = "amp";
+
+    /** Kinds of findings. */
+    public enum Code {
+        LEAK("grid shift"),
+        CREEP("creeping current"),
+        STOPPED("stop for safety"),
+        SWAP("exchange of tubes"),
+        CONTRADICTION("contradiction"),
+        EXCURSION("above a limit"),
+        PLATE_MOVED("plate volts moved");
+
+        private final String words;
+
+        Code(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    public boolean open() {
+        return closedBy.isEmpty();
+    }
+
+    /** How an entry that closes it names it. */
+    public String key() {
+        return code + "/" + about;
+    }
+
+    Finding closed(String fact) {
+        return new Finding(code, about, tube, since, sentence, Optional.of(fact), wants);
+    }
+
+    CarriedFinding carried() {
+        return new CarriedFinding(code, about, tube, since, sentence);
+    }
+
+    /** Whether a key names a kind of finding and something this amp has. */
+    static boolean known(Session session, String key) {
+        int slash = key.indexOf('/');
+        if (slash < 0) {
+            return false;
+        }
+        String about = key.substring(slash + 1);
+        boolean code = false;
+        for (Code c : Code.values()) {
+            code |= c.name().equals(key.substring(0, slash));
+        }
+        return code
+                && (about.equals(AMP)
+                        || session.sockets().contains(about)
+                        || session.plan().amp().groups().stream()
+                                .anyMatch(g -> g.name().equals(about)));
+    }
+}

@@ -1,0 +1,158 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+
+/** What hands, tubes and resistances wait for since off was declared. */
+final class LockRules {
+    /** Capacitors recover part of their charge: the second reading comes this much later. */
+    static final long SECOND_READING_MILLIS = 60_000;
+
+    private final Session session;
+    private final long now;
+
+    LockRules(Session session, long now) {
+        this.session = session;
+        this.now = now;
+    }
+
+    Locks locks() {
+        List<String> hands = forHands();
+        List<String> ohms = new ArrayList<>(hands);
+        if (hands.isEmpty()) {
+            dead(Plan.OHMS_VOLTS, ohms);
+        }
+        List<String> tubes = new ArrayList<>(hands);
+        cool(tubes);
+        if (closedChassis() && !tubes.isEmpty()) {
+            tubes = fromOutside();
+        }
+        return new Locks(hands.isEmpty(), tubes.isEmpty(), ohms.isEmpty(), hands, first(tubes), first(ohms));
+    }
+
+    private static String first(List<String> sentences) {
+        return sentences.isEmpty() ? "" : sentences.get(0);
+    }
+
+    private List<String> forHands() {
+        List<String> missing = new ArrayList<>();
+        off(missing);
+        preflight().stream().limit(1).forEach(missing::add);
+        if (missing.isEmpty()) {
+            drained(missing);
+        }
+        return missing;
+    }
+
+    /** What the stop wants where a lock is opened, or the amp is closed again. */
+    List<String> drained() {
+        List<String> missing = new ArrayList<>();
+        off(missing);
+        if (missing.isEmpty()) {
+            drained(missing);
+        }
+        return closedChassis() && !missing.isEmpty() ? fromOutside() : missing;
+    }
+
+    /** Whether every node was read dead, and again a minute later. */
+    Optional<String> notDead() {
+        List<String> missing = new ArrayList<>();
+        dead(session.plan().handsVolts(), missing);
+        return missing.stream().findFirst();
+    }
+
+    private boolean closedChassis() {
+        return session.ticked(Check.CHASSIS_CLOSED, "");
+    }
+
+    private void off(List<String> missing) {
+        Power power = session.power(now);
+        if (power == Power.OFF) {
+            return;
+        }
+        missing.add(session.contradiction()
+                        .map(e -> "An entry speaks for power while the amp was declared off: ")
+                        .orElse(
+                                power == Power.UNDECLARED
+                                        ? "The amp is not declared off: "
+                                        : "The amp is " + power.words() + ": ")
+                + "switch off at the mains switch, unplug, and declare it.");
+    }
+
+    private void drained(List<String> missing) {
+        confirmed(Check.STANDBY_PLAY, missing);
+        dead(session.plan().handsVolts(), missing);
+        confirmed(Check.METER_PROVEN, missing);
+    }
+
+    private void dead(double limit, List<String> missing) {
+        for (SupplyNode node : session.nodes()) {
+            DeadReadings read = DeadReadings.of(session, node.name(), limit);
+            if (read.twice()) {
+                continue;
+            }
+            missing.add(
+                    read.last().isEmpty()
+                            ? node.name() + ": residual volts not read yet since off was declared."
+                            : Math.abs(read.last().get().typed().value()) > limit
+                                    ? node.name() + " holds "
+                                            + read.last().get().typed().echo() + ": "
+                                            + (limit < session.plan().handsVolts()
+                                                    ? "ohms are measured at " + Show.si(limit, Unit.VOLT, 1)
+                                                            + " or less."
+                                                    : "hands go in at " + Show.si(limit, Unit.VOLT, 2)
+                                                            + " or less. Drain it again.")
+                                    : node.name()
+                                            + ": read a second time 60 s after the first; capacitors recover part of their"
+                                            + " charge.");
+        }
+    }
+
+    /** Tubes reached from outside, no node within reach: nothing is drained, so a minute passes and contacts stay live. */
+    private List<String> fromOutside() {
+        List<String> missing = new ArrayList<>();
+        off(missing);
+        if (missing.isEmpty()) {
+            confirmed(Check.STANDBY_PLAY, missing);
+            cool(missing);
+            if (now - session.context().offSince() < SECOND_READING_MILLIS) {
+                missing.add("Wait until one minute has passed since off was declared.");
+            }
+        }
+        return missing;
+    }
+
+    private void cool(List<String> missing) {
+        if (!session.ticked(Check.TUBES_COOL, "")) {
+            missing.add("The tubes are not confirmed cool since power was last on.");
+        }
+    }
+
+    private void confirmed(Check check, List<String> missing) {
+        if (!session.ticked(check, "")) {
+            missing.add("Not confirmed yet: " + check.words());
+        }
+    }
+
+    /** What the pre-flight still wants; cool tubes are asked for where tubes are moved. */
+    List<String> preflight() {
+        List<String> missing = new ArrayList<>();
+        for (Check check : Check.values()) {
+            boolean asked = check.stop() == Stop.BEFORE_POWER
+                    && check != Check.TUBES_COOL
+                    && !(check == Check.QUIRKS && session.plan().amp().quirks().isBlank());
+            if (asked) {
+                confirmed(check, missing);
+            }
+        }
+        if (session.last(Quantity.LOAD_OHMS, "").isEmpty()) {
+            missing.add("The load's ohms are not given.");
+        }
+        return missing;
+    }
+}

@@ -1,0 +1,69 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Which individual tube stood in which socket when: tubes keep their readings when they change places. */
+final class TubeHistory {
+    private static final String UNNAMED = "first in ";
+
+    private record Since(long at, Map<String, String> tubes) {}
+
+    private final List<Since> states = new ArrayList<>();
+
+    private TubeHistory() {}
+
+    static TubeHistory of(Session session) {
+        TubeHistory history = new TubeHistory();
+        Map<String, String> now = new HashMap<>();
+        for (String socket : session.sockets()) {
+            String label = session.plan().tubes().getOrDefault(socket, "");
+            now.put(socket, label.isEmpty() ? UNNAMED + socket : label);
+        }
+        history.states.add(new Since(Long.MIN_VALUE, Map.copyOf(now)));
+        long newest = Long.MIN_VALUE;
+        for (Entry entry : session.entries()) {
+            newest = Math.max(newest, entry.at());
+            if (entry.event() instanceof Event.Placed placed) {
+                now.put(placed.socket(), placed.tube());
+            } else if (entry.event() instanceof Event.Exchanged swap) {
+                String a = now.get(swap.socketA());
+                now.put(swap.socketA(), now.get(swap.socketB()));
+                now.put(swap.socketB(), a);
+            } else {
+                continue;
+            }
+            history.states.add(new Since(newest, Map.copyOf(now)));
+        }
+        return history;
+    }
+
+    /** The tube in a socket at a time: its label, or where it stood first. */
+    String in(String socket, long at) {
+        String tube = "";
+        for (Since state : states) {
+            if (state.at() <= at) {
+                tube = state.tubes().get(socket);
+            }
+        }
+        return tube;
+    }
+
+    /** A tube's label; empty for one that has none. */
+    static String label(String tube) {
+        return tube.startsWith(UNNAMED) ? "" : tube;
+    }
+
+    /** Where a tube stands now; empty when it was taken out. */
+    String socketOf(String tube) {
+        Map<String, String> now = states.get(states.size() - 1).tubes();
+        return now.entrySet().stream()
+                .filter(e -> e.getValue().equals(tube))
+                .map(Map.Entry::getKey)
+                .sorted()
+                .findFirst()
+                .orElse("");
+    }
+}

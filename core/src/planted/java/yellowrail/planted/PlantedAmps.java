@@ -1,0 +1,64 @@
+package yellowrail.planted;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Connection;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OwnResistor;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.SharedResistor;
+import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.SupplyNode;
+import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.Transformers;
+
+/** The amps of the planted evenings: pairs on 230 V with a resistor of 10 Ω in each cathode, two nodes and 6.3 V heaters. */
+public final class PlantedAmps {
+    private PlantedAmps() {}
+
+    public static AmpDescription of(String name) {
+        return switch (name) {
+            case "pair" -> pair(name, "EL34", BiasScheme.FIXED_TRACKING, "middle", false);
+            case "held" -> pair(name, "EL34", BiasScheme.FIXED_CONSTANT, "middle", false);
+            case "shared" -> pair(name, "EL34", BiasScheme.FIXED_TRACKING, "middle", true);
+            case "cathode" -> pair(name, "EL84", BiasScheme.CATHODE, "cathode-bias usual", false);
+            default -> throw new IllegalArgumentException("no planted amp " + name);
+        };
+    }
+
+    private static AmpDescription pair(String name, String type, BiasScheme bias, String target, boolean shared) {
+        List<Socket> sockets =
+                List.of(new Socket("V1", 1, Socket.Side.A, type), new Socket("V2", 1, Socket.Side.B, type));
+        return new AmpDescription(
+                "Planted " + name,
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                bias,
+                bias == BiasScheme.CATHODE ? ControlLayout.CATHODE_OWN : ControlLayout.PER_TUBE,
+                sockets,
+                shared
+                        ? List.of(new SenseGroup(
+                                "both", List.of("V1", "V2"), new SharedResistor(SenseResistor.marked(10, 1), 2)))
+                        : sockets.stream()
+                                .map(s -> new SenseGroup(
+                                        s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(10, 1))))
+                                .toList(),
+                Optional.empty(),
+                Optional.empty(),
+                new Mains(Optional.empty(), 230, 207, 253),
+                List.of(
+                        SupplyNode.single("reservoir", Optional.of(100e-6), Optional.of(500.0)),
+                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))),
+                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
+                "",
+                "",
+                target,
+                "",
+                Optional.empty());
+    }
+}

@@ -1,0 +1,94 @@
+package yellowrail.core.session;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.MeterText;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.target.Profiles;
+import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.TubeType;
+import yellowrail.planted.PlantedAmps;
+import yellowrail.planted.Script.Evening;
+import yellowrail.planted.Step;
+
+/** Plays a planted evening against the core alone. */
+final class Evenings {
+    private static final long BEGIN = 1_790_000_000_000L;
+
+    final Session session;
+    final Standards standards;
+    final long now;
+
+    private Evenings(Evening evening) {
+        AmpDescription amp = PlantedAmps.of(evening.amp());
+        this.session = new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, Meter.FINE));
+        this.standards = new Standards(types(amp), Profiles.SHIPPED, Optional.empty());
+        for (Step step : evening.steps()) {
+            Entry entry = new Entry(step.id(), BEGIN + step.at(), step.device(), event(step, amp));
+            Optional<String> refused = session.refusal(entry);
+            if (refused.isEmpty()) {
+                session.apply(entry);
+            } else if (!step.tried()) {
+                throw new AssertionError(evening + ": " + step + " was refused: " + refused.get());
+            }
+        }
+        this.now = BEGIN + evening.end();
+    }
+
+    static Evenings play(Evening evening) {
+        return new Evenings(evening);
+    }
+
+    Outcome outcome() {
+        return Outcome.of(session, standards);
+    }
+
+    private static Map<String, TubeType> types(AmpDescription amp) {
+        String type = amp.sockets().get(0).tubeType();
+        return Map.of(type, ((Lookup.Found) Catalogue.shipped().find(type)).type());
+    }
+
+    private static Event event(Step step, AmpDescription amp) {
+        Map<String, String> f = step.fields();
+        return switch (step.kind()) {
+            case "declare" -> new Event.Declared(Power.valueOf(f.get("power")));
+            case "enter" -> new Event.Entered(Stop.valueOf(f.get("stop")));
+            case "skip" -> new Event.Skipped(Stop.valueOf(f.get("stop")), f.get("reason"));
+            case "tick" ->
+                new Event.Ticked(
+                        Check.valueOf(f.get("check")),
+                        f.get("point"),
+                        f.get("done").equals("yes"));
+            case "limiter" -> new Event.LimiterSet(f.get("on").equals("yes"));
+            case "turn" -> new Event.Turned(f.get("control"), Optional.empty(), "");
+            case "exchange" -> new Event.Exchanged(f.get("a"), f.get("b"));
+            case "place" -> new Event.Placed(f.get("socket"), f.get("tube"));
+            case "change" -> new Event.Changed(f.get("what"), "", "", "");
+            case "stop" -> new Event.EmergencyStop(f.get("what"));
+            case "resume" -> new Event.Resumed(f.get("found"));
+            case "cause" -> new Event.CauseFound(f.get("finding"), f.get("fact"));
+            case "void" -> new Event.Voided(f.get("reading"), f.get("reason"));
+            case "move" -> new Event.Moved(f.get("reading"), f.get("point"), f.get("reason"));
+            case "sign" -> new Event.SignedOff(f.get("by"), "");
+            default -> read(f, amp);
+        };
+    }
+
+    private static Event read(Map<String, String> f, AmpDescription amp) {
+        Quantity quantity = Quantity.valueOf(f.get("quantity"));
+        String point = f.get("point");
+        List<Field> ofGroup = amp.groups().stream()
+                .filter(g -> quantity == Quantity.CURRENT && g.name().equals(point))
+                .map(g -> g.method().field())
+                .toList();
+        Field field = ofGroup.isEmpty() ? quantity.field() : ofGroup.get(0);
+        Typed typed = MeterText.understand(f.get("text"), field).value().orElseThrow();
+        return new Event.Read(quantity, point, typed, f.getOrDefault("supersedes", ""), f.getOrDefault("reason", ""));
+    }
+}
