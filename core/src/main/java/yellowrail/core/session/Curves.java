@@ -144,6 +144,17 @@ public final class Curves {
         return all.stream().filter(c -> c.stretch() == stretch).toList();
     }
 
+    /** A sense point's curves in the power-ons of the present setting, oldest first. */
+    List<Curve> ofSetting(String point) {
+        int setting = session.context().setting();
+        return all.stream()
+                .filter(c -> c.point().equals(point)
+                        && !c.single()
+                        && c.taken().get(0).context().setting() == setting)
+                .sorted(Comparator.comparingInt(Curve::stretch))
+                .toList();
+    }
+
     /** The present curve that tells of one tube alone; empty when it was only seen in a mean. */
     public Optional<Curve> alone(String socket) {
         return present().stream()

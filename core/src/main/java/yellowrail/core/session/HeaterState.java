@@ -25,19 +25,11 @@ public record HeaterState(Taken reading, Optional<Taken> mains, HeaterCheck chec
                 .toList();
     }
 
-    /** The newest loaded reading of each power-on in the present setting. */
-    static List<HeaterState> of(Session session, Judged judged) {
+    /** The newest loaded reading, whichever power-on it was read in: heaters are not better for being read no more. */
+    static Optional<HeaterState> newest(Session session, Judged judged) {
         return all(session, judged).stream()
                 .filter(h -> h.reading().quantity() == Quantity.HEATER)
-                .collect(java.util.stream.Collectors.groupingBy(
-                        h -> h.reading().context().run(),
-                        java.util.TreeMap::new,
-                        java.util.stream.Collectors.reducing((a, b) -> b)))
-                .values()
-                .stream()
-                .flatMap(Optional::stream)
-                .filter(h -> h.reading().context().run() == session.context().run())
-                .toList();
+                .reduce((a, b) -> b);
     }
 
     private static HeaterState of(Session session, Taken reading, Optional<Double> nominal) {

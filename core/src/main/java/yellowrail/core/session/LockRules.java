@@ -105,7 +105,7 @@ final class LockRules {
                                             + (limit < session.plan().handsVolts()
                                                     ? "ohms are measured at " + Show.si(limit, Unit.VOLT, 1)
                                                             + " or less."
-                                                    : "hands go in at " + Show.si(limit, Unit.VOLT, 2)
+                                                    : "it is safe to touch at " + Show.si(limit, Unit.VOLT, 2)
                                                             + " or less. Drain it again.")
                                     : node.name()
                                             + ": read a second time 60 s after the first; capacitors recover part of their"

@@ -2,11 +2,11 @@ package yellowrail.core.session;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.soak.Soak;
+import yellowrail.core.soak.Stability;
 
 /** What a stop still wants, at one time. */
 final class Needs {
@@ -58,30 +58,25 @@ final class Needs {
                 if (session.power(now) != Power.ON_TUBES_IN) {
                     missing.add("The amp is not declared on with the tubes in.");
                 } else {
-                    Curves.of(session).warmth(now).stream()
-                            .filter(s -> !s.stable())
-                            .forEach(s -> missing.add(s.sentence()));
+                    List<Stability> warmth = Curves.of(session).warmth(now);
+                    boolean one = warmth.stream().anyMatch(Stability::stable);
+                    for (int i = 0; i < warmth.size(); i++) {
+                        String point = session.plan().amp().groups().get(i).name();
+                        if (!warmth.get(i).stable() && !(one && byTurns(point))) {
+                            missing.add(warmth.get(i).sentence());
+                        }
+                    }
                 }
             }
             case MEASURE -> {
                 eachPoint(missing, "current in this setting", -1);
                 if (session.holding().stream()
                         .noneMatch(r -> r.quantity() == Quantity.PLATE
-                                && r.context().stretch() == session.context().stretch())) {
+                                && r.context().setting() == session.context().setting())) {
                     missing.add("Plate volts not read in this setting.");
                 }
             }
-            case SOAK ->
-                session.plan()
-                        .amp()
-                        .groups()
-                        .forEach(g -> Curves.of(session).present().stream()
-                                .filter(c -> c.point().equals(g.name()) && !c.single())
-                                .findFirst()
-                                .map(c -> Position.watched(session, c).wants())
-                                .orElse(List.of(
-                                        new Soak.Want(g.name() + ": not read in this setting.", Optional.empty())))
-                                .forEach(w -> missing.add(w.sentence())));
+            case SOAK -> session.plan().amp().groups().forEach(g -> soak(g.name(), missing));
             case PLAY -> {
                 require(missing, Check.GLOW_IDLE);
                 require(missing, Check.GLOW_LOUD);
@@ -126,13 +121,32 @@ final class Needs {
         }
     }
 
-    /** Every sense point read in this run, or, with run below zero, in the present stretch. */
+    /** Watched over a whole soak in a power-on of this setting; what the newest of them wants. */
+    private void soak(String point, List<String> missing) {
+        List<Soak> watched = Curves.of(session).ofSetting(point).stream()
+                .map(c -> Position.watched(session, c))
+                .toList();
+        if (watched.isEmpty()) {
+            missing.add(point + ": not read in this setting.");
+        } else if (watched.stream().noneMatch(w -> w.wants().isEmpty())) {
+            watched.get(watched.size() - 1).wants().forEach(w -> missing.add(w.sentence()));
+        }
+    }
+
+    /** Whether a point was read warm in an earlier power-on of this setting and not yet in this one: one adaptor, by turns. */
+    private boolean byTurns(String point) {
+        List<Curves.Curve> curves = Curves.of(session).ofSetting(point);
+        return curves.stream().noneMatch(c -> c.stretch() == session.context().stretch())
+                && curves.stream().anyMatch(c -> !c.warm().isEmpty());
+    }
+
+    /** Every sense point read in this run, or, with run below zero, in the present setting. */
     private void eachPoint(List<String> missing, String what, int run) {
         for (SenseGroup group : session.plan().amp().groups()) {
             boolean read = session.last(Quantity.CURRENT, group.name())
                     .filter(r -> run >= 0
                             ? r.context().run() == run && run > 0
-                            : r.context().stretch() == session.context().stretch())
+                            : r.context().setting() == session.context().setting())
                     .isPresent();
             if (!read) {
                 missing.add(group.name() + ": " + what + " not read.");

@@ -179,8 +179,11 @@ record Position(String socket, Curves.Curve curve, Soak soak) {
             boolean here = was.context().stretch() == stretch
                     && (was.point().equals(curve.point())
                                     && was.quantity() == curve.taken().get(0).quantity()
-                            || was.point().equals(socket) && was.quantity() == Quantity.PLATE);
-            boolean high = was.quantity() != Quantity.PLATE && judged.stoodHigh(was, socket);
+                            || was.point().equals(socket) && was.quantity() == Quantity.PLATE
+                            || was.quantity() == Quantity.MAINS);
+            boolean high = was.quantity() != Quantity.PLATE
+                    && was.quantity() != Quantity.MAINS
+                    && judged.stoodHigh(was, socket);
             if (here && (!a.atOnce() || high)) {
                 again.add(new Again(
                         a.at(),

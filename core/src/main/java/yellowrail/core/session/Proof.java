@@ -1,8 +1,10 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
@@ -89,6 +91,9 @@ public record Proof(
                 soak.again());
     }
 
+    /** What these stops want is looked at again: a reading taken back is missing, whatever was done before. */
+    private static final Set<Stop> READ_ANEW = EnumSet.of(Stop.BEFORE_POWER, Stop.MAINS);
+
     private static void stops(Session session, List<Want> wants) {
         for (Stop stop : session.stops()) {
             Mark mark = session.marks().get(stop);
@@ -97,8 +102,11 @@ public record Proof(
             boolean told = stop == Stop.WARM_UP || stop == Stop.MEASURE || stop == Stop.SOAK;
             if (mark != null && !mark.done()) {
                 wants.add(Want.of(stop.words() + " was skipped: " + mark.reason() + "."));
-            } else if (mark == null && !later && !told) {
-                List<String> missing = session.missing(stop, session.lastAt());
+            } else if (!later && !told && (mark == null || READ_ANEW.contains(stop))) {
+                // Cool tubes are confirmed each time it is off, and asked for where they are moved.
+                List<String> missing = mark != null && stop == Stop.BEFORE_POWER
+                        ? new LockRules(session, session.lastAt()).preflight()
+                        : session.missing(stop, session.lastAt());
                 if (!missing.isEmpty()) {
                     wants.add(Want.of(stop.words() + ": " + missing.get(0)));
                 }
@@ -126,16 +134,14 @@ public record Proof(
         }
         double highest = session.plan().amp().mains().highest();
         session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.MAINS
-                        && r.context().run() == session.context().run()
-                        && r.typed().value() > highest * (1 + 1e-9))
+                .filter(r -> r.quantity() == Quantity.MAINS && r.typed().value() > highest * (1 + 1e-9))
                 .reduce((a, b) -> b)
                 .ifPresent(r -> wants.add(Want.of(
                         "The mains was read at " + r.typed().echo() + ", above the " + Show.si(highest, Unit.VOLT, 3)
                                 + " given as the highest: correct that in the description.")));
-        HeaterState.of(session, judged).stream()
+        HeaterState.newest(session, judged)
                 .filter(h -> h.check().outside())
-                .forEach(h -> wants.add(Want.of("Heater volts lie outside ±10 % of nominal as read: "
-                        + h.check().sentence())));
+                .ifPresent(h -> wants.add(Want.of("Heater volts lie outside ±10 % of nominal as read: "
+                        + h.check().sentence() + " Mend that, and read them again.")));
     }
 }

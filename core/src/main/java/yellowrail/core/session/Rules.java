@@ -270,7 +270,11 @@ final class Rules {
                     ? Optional.of("Heaters glow under power: declare on with the tubes in first.")
                     : socket(e.point());
         }
-        if ((e.check() == Check.GLOW_IDLE || e.check() == Check.GLOW_LOUD) && session.power(now) != Power.ON_TUBES_IN) {
+        Stop stop = e.check().stop();
+        if ((stop == Stop.PLAY || stop == Stop.CLOSE) && session.here() != stop) {
+            return Optional.of("This is confirmed at " + stop.words() + ": go there first.");
+        }
+        if (stop == Stop.PLAY && session.power(now) != Power.ON_TUBES_IN) {
             return Optional.of("This is seen under power, with the tubes in.");
         }
         if (e.check() == Check.LIMITER_OUT && session.context().limiter()) {

@@ -38,6 +38,9 @@ final class SoakProof {
     private final Set<String> again = new LinkedHashSet<>();
     private final Map<Integer, RoundAnswer> answers = new LinkedHashMap<>();
 
+    /** By turns: when the first position was read again at the end. */
+    private long readAgainAt;
+
     private SoakProof(Session session, Judged judged, Optional<Long> play) {
         this.session = session;
         this.judged = judged;
@@ -254,6 +257,7 @@ final class SoakProof {
                     + " again at the end, warm; within 1 % it says that nothing else moved."));
             return;
         }
+        readAgainAt = read.get().at();
         List<Taken> before = first.curve().warmTaken();
         double was = first.curve().amperes(before.get(before.size() - 1));
         double now = Curves.amperes(session, read.get()).orElseThrow();
@@ -264,7 +268,9 @@ final class SoakProof {
     }
 
     private void play() {
-        long newest = chosen.values().stream().mapToLong(Position::lastAt).max().orElse(0);
+        long newest = Math.max(
+                readAgainAt,
+                chosen.values().stream().mapToLong(Position::lastAt).max().orElse(0));
         if (play.isEmpty()) {
             boolean played = !session.plays().isEmpty();
             if (wants.isEmpty() || played) {

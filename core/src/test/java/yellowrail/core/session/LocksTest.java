@@ -198,4 +198,16 @@ class LocksTest {
         assertThat(bench.session.over()).isTrue();
         assertThat(bench.tell(new Event.Declared(Power.OFF)).orElseThrow()).contains("without a sheet");
     }
+
+    @Test
+    void signingWaitsUntilTheAmpIsDeclaredOff() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        bench.enters(Stop.CLOSE).did(new Event.Skipped(Stop.CLOSE, "test")).enters(Stop.SIGN_OFF);
+        assertThat(bench.tell(new Event.SignedOff("E", "")).orElseThrow()).contains("declared on with the tubes in");
+        bench.did(new Event.EmergencyStop("")).did(new Event.Declared(Power.OFF));
+        assertThat(bench.tell(new Event.SignedOff("E", "")).orElseThrow()).contains("stopped for safety");
+        Bench off = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        off.did(new Event.Declared(Power.OFF)).enters(Stop.CLOSE).did(new Event.Skipped(Stop.CLOSE, "test"));
+        off.enters(Stop.SIGN_OFF).did(new Event.SignedOff("E", ""));
+    }
 }

@@ -90,6 +90,9 @@ class RailTest {
                 .enters(Stop.MAINS);
         assertThat(bench.outcome().proof().open()).anyMatch(s -> s.contains("limiter"));
         assertThat(bench.tell(new Event.Ticked(Check.LIMITER_OUT, "", true)).orElseThrow())
+                .contains("confirmed at Drain and close");
+        bench.enters(Stop.CLOSE);
+        assertThat(bench.tell(new Event.Ticked(Check.LIMITER_OUT, "", true)).orElseThrow())
                 .contains("still declared");
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
