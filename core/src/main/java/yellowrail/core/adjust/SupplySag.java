@@ -46,6 +46,10 @@ public sealed interface SupplySag {
      */
     record Known(double ohms, double limit, double unloaded) implements SupplySag {
         public String words() {
+            if (limit > Math.abs(ohms)) {
+                return "Supply behaves like less than " + Show.si(ohms + limit, Unit.OHM, 2) + " behind "
+                        + Show.si(unloaded, Unit.VOLT, 3) + ".";
+            }
             return "Supply behaves like " + Show.si(ohms, Unit.OHM, 3) + " (± " + Show.significant(limit, 2)
                     + " Ω) behind " + Show.si(unloaded, Unit.VOLT, 3) + ".";
         }

@@ -91,6 +91,10 @@ final class SoakProof {
         return all.filter(v -> !v.allClear()).max(Comparator.comparing(Verdict::place));
     }
 
+    private boolean on() {
+        return session.context().power() == Power.ON_TUBES_IN;
+    }
+
     /** When the first reading that counts was taken. */
     Optional<Long> begunAt() {
         return chosen.values().stream()
@@ -171,6 +175,13 @@ final class SoakProof {
                 long counts = position.curve().taken().get(0).context().runSince()
                         + Math.round(Stability.WARM_MINUTES * 60_000);
                 wants.add(new Proof.Want(socket + ": readings count from 10 min after power on.", Optional.of(counts)));
+                continue;
+            }
+            if (!position.soak().whole() && !on()) {
+                wants.add(
+                        Proof.Want.of(
+                                socket
+                                        + ": not watched over a whole soak in this power-on. A soak begins when the amp is on and warm."));
                 continue;
             }
             position.soak().wants().forEach(w -> wants.add(new Proof.Want(w.sentence(), w.due())));
