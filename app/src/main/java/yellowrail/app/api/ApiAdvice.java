@@ -5,6 +5,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -54,8 +55,9 @@ class ApiAdvice {
     }
 
     @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
-    ProblemDetail databaseAway() {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, Trouble.DATABASE);
+    ProblemDetail notStored(Exception problem) {
+        Trouble.Told told = Trouble.of(problem);
+        return ProblemDetail.forStatusAndDetail(HttpStatusCode.valueOf(told.status()), told.sentence());
     }
 
     /** A field that is not known is refused with those that are: a slip in its name would else be ignored. */

@@ -5,6 +5,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationFeature;
+import yellowrail.app.json.CleanStrings;
 
 /** What comes in as JSON is read to the letter: no unknown field, no field twice, nothing behind the end. */
 @Configuration
@@ -13,6 +14,7 @@ class StrictJson {
     JsonMapperBuilderCustomizer strict() {
         return builder -> builder.enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-                .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION);
+                .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                .addModule(CleanStrings.module());
     }
 }

@@ -2,6 +2,7 @@ package yellowrail.app.bench;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
+import yellowrail.app.web.CleanText;
 
 /** An event as a device sends it. */
 @Schema(description = "Something that happened in a session, as a device sends it.")
@@ -64,6 +65,6 @@ public record EventForm(
     /** A field's text, stripped; empty when it was not sent. */
     public String field(String name) {
         String text = fields.get(name);
-        return text == null ? "" : text.strip();
+        return text == null ? "" : CleanText.line(text).strip();
     }
 }

@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
+import yellowrail.app.web.CleanText;
 
 /** Turns a sheet's page into a PDF with the fonts and the print style that ship with the application. */
 @Component
@@ -30,7 +31,7 @@ class Pdf {
      */
     byte[] of(String body, String paper) {
         String page = "<html xmlns=\"http://www.w3.org/1999/xhtml\"><head><style>@page { size: " + paper + "; }" + style
-                + "</style></head><body class=\"sheet\">" + body + "</body></html>";
+                + "</style></head><body class=\"sheet\">" + CleanText.of(body) + "</body></html>";
         try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             PdfRendererBuilder builder = new PdfRendererBuilder();
             builder.useFastMode();

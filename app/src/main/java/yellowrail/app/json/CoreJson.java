@@ -51,6 +51,7 @@ public class CoreJson {
     private final JsonMapper mapper = JsonMapper.builder()
             .addMixIn(SensingMethod.class, MethodByName.class)
             .addMixIn(Event.class, EventByName.class)
+            .addModule(CleanStrings.module())
             .addModule(new SimpleModule().addDeserializer(Band.class, new StoredBand()))
             .enable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)

@@ -22,7 +22,9 @@ class ErrorPages implements ErrorController {
     Object error(HttpServletRequest request, Model model, HttpServletResponse response) {
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus status = code instanceof Integer number ? HttpStatus.resolve(number) : null;
-        HttpStatus known = status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
+        // Asked for by its own address there is no error to tell of.
+        HttpStatus known =
+                code == null ? HttpStatus.NOT_FOUND : status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
         Object given = request.getAttribute(Trouble.SENTENCE);
         String sentence = given instanceof String text ? text : sentence(known);
         Object path = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
@@ -32,7 +34,7 @@ class ErrorPages implements ErrorController {
                     .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                     .body(problem);
         }
-        if (known == HttpStatus.SERVICE_UNAVAILABLE) {
+        if (known == HttpStatus.SERVICE_UNAVAILABLE || known == HttpStatus.INSUFFICIENT_STORAGE) {
             recover(request, response, model, path);
         }
         model.addAttribute("status", known.value());

@@ -6,15 +6,23 @@ import java.io.IOException;
 import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.ServletRequestBindingException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** What every page has: a form token in time, and a sentence when the database is away. */
 @ControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class PageAdvice {
     private static final Logger log = LoggerFactory.getLogger(PageAdvice.class);
 
@@ -29,11 +37,26 @@ class PageAdvice {
     @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
     void databaseAway(Exception problem, HttpServletRequest request, HttpServletResponse response) throws IOException {
         log.warn("Database: {}", problem.getMessage());
-        request.setAttribute(Trouble.SENTENCE, Trouble.DATABASE);
+        Trouble.Told told = Trouble.of(problem);
+        request.setAttribute(Trouble.SENTENCE, told.sentence());
         if (request.getMethod().equals("POST")) {
             request.setAttribute(Trouble.SENT, Map.copyOf(request.getParameterMap()));
         }
-        response.setHeader("Retry-After", "2");
-        response.sendError(503);
+        if (told.status() == 503) {
+            response.setHeader("Retry-After", "2");
+        }
+        response.sendError(told.status());
+    }
+
+    /** A browser gets a page for an address or a request that is none, not a document for programs. */
+    @ExceptionHandler({
+        NoResourceFoundException.class,
+        HttpRequestMethodNotSupportedException.class,
+        MethodArgumentTypeMismatchException.class,
+        ServletRequestBindingException.class
+    })
+    void notUnderstood(Exception problem, HttpServletResponse response) throws IOException {
+        response.sendError(
+                problem instanceof ErrorResponse known ? known.getStatusCode().value() : 400);
     }
 }

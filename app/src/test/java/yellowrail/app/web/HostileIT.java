@@ -1,0 +1,120 @@
+package yellowrail.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.http.MediaType;
+import yellowrail.app.AppIT;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Plan;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Purpose;
+import yellowrail.core.session.Stop;
+
+/** Text and requests that no page was made for: each gets a page or a sentence, and nothing that was stored breaks one. */
+class HostileIT extends AppIT {
+    @LocalServerPort
+    private int port;
+
+    private UUID session() {
+        var amp = keepPair("Hostile", "6550");
+        return sessions.begin(UUID.randomUUID(), amp, Plan.usual(amp.description(), Purpose.YEARLY_CHECK, Meter.FINE));
+    }
+
+    private HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
+        return HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private HttpRequest.Builder to(String path) {
+        return HttpRequest.newBuilder(URI.create("http://localhost:" + port + path));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"\\u0000", "\\f", "\\ud800", "\\ufffe", "\\u001b", "\\u202e"})
+    void aNoteOfPastedTextIsTakenWithoutWhatCannotBeShown(String escape) throws Exception {
+        UUID session = session();
+        mvc.perform(post("/api/v1/sessions/" + session + "/events")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"id\":\"" + UUID.randomUUID()
+                                + "\",\"kind\":\"note\",\"device\":\"desk\",\"fields\":{\"topic\":\"HUM\",\"text\":\"left"
+                                + escape + "right\\nbelow\"}}"))
+                .andExpect(status().isOk());
+        assertThat(sessions.<String>look(
+                        session, s -> ((Event.Noted) s.state().entries().get(0).event()).text()))
+                .isEqualTo("leftright below");
+    }
+
+    @Test
+    void aSessionWithSuchTextFromEarlierCanBeSigned() {
+        UUID session = session();
+        long now = clock.millis();
+        Event[] events = {
+            new Event.Declared(Power.OFF),
+            new Event.Noted(Event.Topic.OTHER, "a page\fof \u001bpasted\ud800 text"),
+            new Event.Entered(Stop.CLOSE),
+            new Event.Skipped(Stop.CLOSE, "x"),
+            new Event.Entered(Stop.SIGN_OFF),
+            new Event.SignedOff("E\f", "")
+        };
+        for (Event event : events) {
+            sessions.append(session, new Entry(UUID.randomUUID().toString(), now, "desk", event));
+        }
+        assertThat(sessions.issuedPdf(session).orElseThrow()).isNotEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"/error, 404", "/nothing, 404", "/bench/x/y/z, 404", "/bench/not-an-id, 400", "/lan/sign-in/x, 404"})
+    void anAddressThatIsNoneIsAPage(String path, int expected) throws Exception {
+        var response = send(to(path).header("Accept", "text/html"));
+        assertThat(response.statusCode()).isEqualTo(expected);
+        assertThat(response.headers().firstValue("content-type").orElse("")).startsWith("text/html");
+        assertThat(response.body()).contains("<h1");
+    }
+
+    @Test
+    void forProgramsItIsADocument() throws Exception {
+        var response = send(to("/api/v1/nothing"));
+        assertThat(response.statusCode()).isEqualTo(404);
+        assertThat(response.headers().firstValue("content-type").orElse("")).contains("problem+json");
+    }
+
+    @Test
+    void requestsThatCannotBeReadAreSaid() throws Exception {
+        String many = IntStream.range(0, 1200).mapToObj(i -> "a" + i + "=1").collect(Collectors.joining("&"));
+        assertThat(send(to("/?" + many)).statusCode()).isEqualTo(400);
+        assertThat(send(to("/stage?%7Bx%7D=1")).statusCode()).isEqualTo(200);
+        var multipart = to("/bench").header("Content-Type", "multipart/form-data");
+        assertThat(send(multipart.POST(HttpRequest.BodyPublishers.ofString("x")))
+                        .statusCode())
+                .isBetween(400, 499);
+        var form = to("/bench").header("Content-Type", "application/x-www-form-urlencoded");
+        assertThat(send(form.POST(HttpRequest.BodyPublishers.ofString("amp=%ZZ")))
+                        .statusCode())
+                .isBetween(400, 499);
+    }
+
+    @Test
+    void aParameterIsCleanedBeforeAPageShowsIt() throws Exception {
+        mvc.perform(get("/").param("tube", "EL34\u0000\u202e").param("volts", "430\f V"))
+                .andExpect(status().isOk())
+                .andExpect(content().string(containsString("value=\"430 V\"")));
+    }
+}
