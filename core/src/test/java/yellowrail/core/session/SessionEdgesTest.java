@@ -1,0 +1,174 @@
+package yellowrail.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
+
+/** Times and figures exactly at the edges of a session's rules. */
+class SessionEdgesTest {
+    private static Bench off() {
+        return Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED).ticks(Check.STANDBY_PLAY);
+    }
+
+    private static Bench dead(Bench bench, double volts) {
+        return bench.reads(Quantity.RESIDUAL, "reservoir", volts).reads(Quantity.RESIDUAL, "bias", volts);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"59999, false", "60000, true"})
+    void theSecondDeadReadingComesSixtySecondsLater(long millis, boolean open) {
+        Bench bench = dead(off(), 0.5);
+        bench.now += millis;
+        dead(bench, 0.5);
+        assertThat(bench.tell(new Event.Ticked(Check.METER_PROVEN, "", true)).isEmpty())
+                .isEqualTo(open);
+        assertThat(bench.session.locks(bench.now).hands()).isEqualTo(open);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"10, true", "10.1, false", "-10, true", "-10.1, false"})
+    void handsAtTenVoltsEitherWay(double volts, boolean open) {
+        Bench bench = dead(off(), volts).minutes(2);
+        dead(bench, volts);
+        bench.tell(new Event.Ticked(Check.METER_PROVEN, "", true));
+        assertThat(bench.session.locks(bench.now).hands()).isEqualTo(open);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, true", "1.1, false", "-1, true"})
+    void ohmsAtOneVoltEitherWay(double volts, boolean open) {
+        Bench bench = dead(off(), volts).minutes(2);
+        dead(bench, volts).ticks(Check.METER_PROVEN);
+        assertThat(bench.session.locks(bench.now).ohms()).isEqualTo(open);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"59999, false", "60000, true"})
+    void fromOutsideAMinuteAfterOff(long millis, boolean open) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
+        bench.did(new Event.Declared(Power.OFF)).ticks(Check.CHASSIS_CLOSED, Check.STANDBY_PLAY, Check.TUBES_COOL);
+        bench.now += millis;
+        assertThat(bench.session.locks(bench.now).tubes()).isEqualTo(open);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, true", "60000, true", "60001, false"})
+    void aMistakeIsTakenBackWithinAMinute(long millis, boolean taken) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        bench.did(new Event.EmergencyStop(""));
+        bench.now += millis;
+        assertThat(bench.session.mistake(Power.ON_TUBES_IN, bench.now)).isEqualTo(taken);
+        assertThat(bench.session.mistake(Power.ON_TUBES_OUT, bench.now)).isFalse();
+        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).isEmpty()).isEqualTo(taken);
+        assertThat(bench.session.stopped()).isEqualTo(!taken);
+    }
+
+    @Test
+    void beforeAnythingWasDeclaredThereIsNothingToTakeBack() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
+        bench.did(new Event.EmergencyStop("smoke"));
+        assertThat(bench.session.beforeStop(bench.now)).isEmpty();
+        assertThat(bench.session.mistake(Power.UNDECLARED, bench.now)).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"2000, false", "2001, true"})
+    void aClockMayStepBackByTwoSeconds(long back, boolean said) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        bench.now -= back;
+        bench.reads(Quantity.MAINS, "", 230);
+        assertThat(bench.session.clockWentBack()).isEqualTo(said);
+    }
+
+    /** Made on the phone so long before or after off was declared on the desk. */
+    @ParameterizedTest
+    @CsvSource({"-120001, true", "-120000, false", "0, false", "5000, false"})
+    void aLateSignOfPowerCountsFromTwoMinutesBeforeOff(long offset, boolean stays) {
+        Bench bench = off();
+        long off = bench.session.context().offSince();
+        dead(bench, 0.5).minutes(2);
+        dead(bench, 0.5).ticks(Check.METER_PROVEN);
+        long now = bench.now;
+        bench.now = off + offset;
+        bench.tell(new Event.Declared(Power.ON_TUBES_IN), "phone");
+        bench.now = now;
+        assertThat(bench.session.locks(now).hands()).isEqualTo(stays);
+        assertThat(bench.session.late()).hasSize(1);
+        assertThat(bench.session.late().get(0).effect()).isEqualTo(stays ? Late.Effect.FILED : Late.Effect.CLOSED);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"21600000, true", "21600001, false"})
+    void whatWasDeclaredHoldsSixHours(long millis, boolean holds) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
+        bench.did(new Event.Declared(Power.OFF));
+        assertThat(bench.session.power(bench.now + millis) == Power.OFF).isEqualTo(holds);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.1, false", "0.2, true", "-0.2, true"})
+    void aReadingOfMoreThanItsLastDigitIsASignOfPower(double volts, boolean sign) {
+        Event.Read read = Event.Read.of(Quantity.GRID, "V1", new Typed("", volts, Unit.VOLT, 0.1));
+        assertThat(SignOfPower.in(read)).isEqualTo(sign);
+        assertThat(SignOfPower.in(Event.Read.of(Quantity.MAINS, "", new Typed("", 230, Unit.VOLT, 1))))
+                .isFalse();
+    }
+
+    /** Plate volts of a warm stage read again at the same mains and current. */
+    @ParameterizedTest
+    @CsvSource({
+        "405.9, 230, 31.6, false",
+        "406.1, 230, 31.6, true",
+        "389.9, 230, 31.6, true",
+        "410.0, 232.4, 31.6, false",
+        "410.0, 232.2, 31.6, true",
+        "410.0, 230, 32.6, false",
+        "410.0, 230, 32.5, true"
+    })
+    void plateVoltsThatMoveOverTwoPerCentAtEqualMainsAndCurrentAreFound(
+            double volts, double mains, double milli, boolean found) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.minutes(11).reads(Quantity.MAINS, "", 230).round(31.6, 31.6, 398);
+        bench.minutes(5).reads(Quantity.MAINS, "", mains).round(milli, 31.6, volts);
+        assertThat(PlateWatch.of(bench.session).stream().anyMatch(f -> f.about().equals("V1")))
+                .isEqualTo(found);
+    }
+
+    @Test
+    void beforeItIsWarmPlateVoltsMayMove() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        bench.minutes(2).round(31.6, 31.6, 398).minutes(3).round(31.6, 31.6, 420);
+        assertThat(PlateWatch.of(bench.session)).isEmpty();
+    }
+
+    @Test
+    void tubesKeepTheirNamesWhereverTheyGo() {
+        Bench bench = off();
+        dead(bench, 0.5).minutes(2);
+        dead(bench, 0.5).ticks(Check.METER_PROVEN);
+        bench.did(new Event.Placed("V1", "T1")).minutes(1).did(new Event.Exchanged("V1", "V2"));
+        TubeHistory tubes = TubeHistory.of(bench.session);
+        assertThat(tubes.in("V2", bench.now)).isEqualTo("T1");
+        assertThat(tubes.in("V1", bench.now - 30_000)).isEqualTo("T1");
+        assertThat(tubes.socketOf("T1")).isEqualTo("V2");
+        assertThat(tubes.socketOf("T9")).isEmpty();
+        assertThat(TubeHistory.label(tubes.in("V1", bench.now))).isEmpty();
+        assertThat(TubeHistory.label("T1")).isEqualTo("T1");
+        assertThat(bench.session.tubes()).containsEntry("V2", "T1").doesNotContainKey("V1");
+    }
+
+    @Test
+    void aFindingIsNamedByWhatTheAmpHas() {
+        Session session = off().session;
+        assertThat(Finding.known(session, "EXCURSION/V1")).isTrue();
+        assertThat(Finding.known(session, "STOPPED/amp")).isTrue();
+        assertThat(Finding.known(session, "EXCURSION/V9")).isFalse();
+        assertThat(Finding.known(session, "EXCURSIONS/V1")).isFalse();
+        assertThat(Finding.known(session, "EXCURSION")).isFalse();
+    }
+}
