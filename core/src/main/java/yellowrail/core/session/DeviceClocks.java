@@ -14,10 +14,15 @@ final class DeviceClocks {
     private final Map<String, Long> newest = new HashMap<>();
     private final Map<String, Long> last = new HashMap<>();
 
-    /** Whether another device entered something that was made after this. */
+    /**
+     * Whether another device entered something that was made after this. What says nothing of power and dead readings may
+     * cross another entry on its way.
+     */
     boolean late(Entry entry) {
+        boolean exact = entry.event() instanceof Event.Declared || entry.event() instanceof Event.Read;
+        long allowed = exact ? 0 : SLACK_MILLIS;
         return newest.entrySet().stream()
-                .anyMatch(e -> !e.getKey().equals(entry.device()) && e.getValue() > entry.at());
+                .anyMatch(e -> !e.getKey().equals(entry.device()) && e.getValue() > entry.at() + allowed);
     }
 
     /** Notes an entry; true when its device's clock went back. */

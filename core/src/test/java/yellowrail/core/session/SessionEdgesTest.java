@@ -102,6 +102,21 @@ class SessionEdgesTest {
         assertThat(bench.session.late().get(0).effect()).isEqualTo(stays ? Late.Effect.FILED : Late.Effect.CLOSED);
     }
 
+    /** Two people at once: what crosses on its way is not late, but for power and readings. */
+    @ParameterizedTest
+    @CsvSource({"2000, true", "2001, false"})
+    void anEntryMayCrossAnotherOnItsWay(long before, boolean counts) {
+        Bench bench = off();
+        bench.now += 10_000;
+        bench.reads(Quantity.RESIDUAL, "reservoir", 0.5);
+        bench.now -= before;
+        bench.tell(new Event.Ticked(Check.CHASSIS_CLOSED, "", true), "phone");
+        assertThat(bench.session.ticked(Check.CHASSIS_CLOSED, "")).isEqualTo(counts);
+        bench.tell(new Event.Declared(Power.ON_TUBES_IN), "phone");
+        assertThat(bench.session.late()).hasSize(counts ? 1 : 2);
+        assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
+    }
+
     @ParameterizedTest
     @CsvSource({"21600000, true", "21600001, false"})
     void whatWasDeclaredHoldsSixHours(long millis, boolean holds) {
