@@ -79,7 +79,7 @@ final class Panels {
                 session.power(now).name(),
                 session.context().limiter(),
                 session.last(Quantity.MAINS, "").map(r -> r.typed().echo()).orElse("not read"),
-                RailView.of(session, outcome.proof()),
+                RailView.of(session, wholeAt(outcome.proof())),
                 NextStep.of(session, judged, now),
                 session.missing(here, now),
                 Cautions.of(session),
@@ -108,15 +108,24 @@ final class Panels {
                 outcome.changes());
     }
 
+    /** When the soak is whole if it stays so; not told once a reading is overdue, for the next one begins it again. */
+    private Optional<Long> wholeAt(Proof proof) {
+        boolean overdue = proof.wants().stream()
+                .anyMatch(w -> w.due().filter(by -> by < now).isPresent());
+        return overdue ? Optional.empty() : proof.wholeAt();
+    }
+
     /** How far it is from proven: from the first reading that counts on, and where it is signed. */
-    private static Optional<Panel.ProofNow> proof(Stop here, Proof proof) {
+    private Optional<Panel.ProofNow> proof(Stop here, Proof proof) {
         return proof.begunAt().isPresent() || here == Stop.SIGN_OFF
                 ? Optional.of(new Panel.ProofNow(
                         proof.state().words(),
                         proof.wants().stream()
-                                .map(w -> new Panel.Due(w.sentence(), w.due().orElse(null)))
+                                .map(w -> new Panel.Due(
+                                        w.sentence(),
+                                        w.due().filter(by -> by >= now).orElse(null)))
                                 .toList(),
-                        proof.wholeAt().orElse(null),
+                        wholeAt(proof).orElse(null),
                         proof.again()))
                 : Optional.empty();
     }

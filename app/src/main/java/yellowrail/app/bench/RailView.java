@@ -7,7 +7,6 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Mark;
-import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Taken;
@@ -34,14 +33,14 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
         }
     }
 
-    static RailView of(Session session, Proof proof) {
+    static RailView of(Session session, Optional<Long> wholeAt) {
         List<RailStop> stops = new ArrayList<>();
         int here = 0;
         for (Stop stop : session.stops()) {
             if (stop == session.here()) {
                 here = stops.size();
             }
-            stops.add(watched(stop(session, stop), stop, proof));
+            stops.add(watched(stop(session, stop), stop, wholeAt));
         }
         return new RailView(
                 stops,
@@ -51,17 +50,9 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
     }
 
     /** At the soak stands when it is whole, from its first reading on. */
-    private static RailStop watched(RailStop stop, Stop which, Proof proof) {
-        return which == Stop.SOAK
-                        && proof.wholeAt().isPresent()
-                        && !stop.state().equals("skipped")
-                ? new RailStop(
-                        stop.key(),
-                        stop.words(),
-                        stop.state(),
-                        stop.said(),
-                        "whole at",
-                        proof.wholeAt().get())
+    private static RailStop watched(RailStop stop, Stop which, Optional<Long> wholeAt) {
+        return which == Stop.SOAK && wholeAt.isPresent() && !stop.state().equals("skipped")
+                ? new RailStop(stop.key(), stop.words(), stop.state(), stop.said(), "whole at", wholeAt.get())
                 : stop;
     }
 

@@ -114,7 +114,8 @@ public final class FindingList {
                     "Power off for safety" + (stop.what().isBlank() ? "" : ": " + stop.what()) + ".",
                     Optional.empty(),
                     "Say what was found before going on.");
-            Optional<String> fact = session.takenBack(stop)
+            // Where it was said what was seen, taking the stop back does not make it unseen.
+            Optional<String> fact = session.takenBack(stop) && stop.what().isBlank()
                     ? Optional.of("taken back at once as pressed by mistake")
                     : session.entries().stream()
                             .filter(e -> e.at() >= stop.at() && e.event() instanceof Event.Resumed)
