@@ -9,6 +9,9 @@ import org.apache.commons.csv.CSVRecord;
 
 /** Typed or pasted lines of columns, separated by commas, or by semicolons or tabs, when commas may be decimal. */
 public final class CsvLines {
+    private static final int LONGEST_TEXT = 100_000;
+    private static final int LONGEST_CELL = 200;
+
     private CsvLines() {}
 
     /**
@@ -16,6 +19,10 @@ public final class CsvLines {
      * @throws IllegalArgumentException in words
      */
     public static List<CSVRecord> of(String text, int most) {
+        if (text.length() > LONGEST_TEXT) {
+            throw new IllegalArgumentException(
+                    "At most " + LONGEST_TEXT + " characters are taken at once; this has " + text.length() + ".");
+        }
         char separator = text.indexOf('\t') >= 0 ? '\t' : text.indexOf(';') >= 0 ? ';' : ',';
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
@@ -28,10 +35,24 @@ public final class CsvLines {
             if (lines.size() > most) {
                 throw new IllegalArgumentException("More than " + most + " lines are not taken at once.");
             }
+            for (CSVRecord line : lines) {
+                if (line.stream().anyMatch(c -> c.length() > LONGEST_CELL)) {
+                    throw new IllegalArgumentException("Line " + line.getRecordNumber() + ": a column has at most "
+                            + LONGEST_CELL + " characters.");
+                }
+            }
             return lines;
         } catch (IOException | UncheckedIOException broken) {
             throw new IllegalArgumentException("A quotation mark is not closed: the lines could not be told apart.");
         }
+    }
+
+    /** A cell without the unit at its end, in whichever letters it is written. */
+    public static String without(String cell, String unit) {
+        int end = cell.length() - unit.length();
+        return end >= 0 && cell.regionMatches(true, end, unit, 0, unit.length())
+                ? cell.substring(0, end).stripTrailing()
+                : cell;
     }
 
     /**

@@ -44,15 +44,14 @@ public final class MeasuredText {
                     + " columns; level, frequency, watts, THD are " + COLUMNS
                     + ". With decimal commas separate the columns by semicolons.");
         }
-        Optional<Double> hertz = line.get(1).isEmpty()
-                ? Optional.empty()
-                : Optional.of(number(where, "frequency", line.get(1), "(?i)\\s*hz"));
+        Optional<Double> hertz =
+                line.get(1).isEmpty() ? Optional.empty() : Optional.of(number(where, "frequency", line.get(1), "Hz"));
         try {
             return new MeasuredPoint(
                     line.get(0),
                     hertz,
-                    number(where, "watts", line.get(2), "(?i)\\s*w"),
-                    number(where, "THD", line.get(3), "\\s*%") / 100);
+                    number(where, "watts", line.get(2), "W"),
+                    number(where, "THD", line.get(3), "%") / 100);
         } catch (IllegalArgumentException refused) {
             String said = refused.getMessage();
             throw new IllegalArgumentException(said.startsWith(where) ? said : where + said + ".");
@@ -60,6 +59,6 @@ public final class MeasuredText {
     }
 
     private static double number(String where, String what, String cell, String unit) {
-        return CsvLines.number(where, what, cell.replaceAll(unit + "$", ""), cell);
+        return CsvLines.number(where, what, CsvLines.without(cell, unit), cell);
     }
 }

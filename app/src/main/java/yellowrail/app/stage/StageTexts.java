@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.CsvLines;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
@@ -189,7 +190,7 @@ final class StageTexts {
         double high = SLIDERS.get(name).get(1);
         try {
             double value =
-                    Double.parseDouble(form.text(name).replaceAll("\\s*%$", "").replace(',', '.'));
+                    Double.parseDouble(CsvLines.without(form.text(name), "%").replace(',', '.'));
             if (value >= low && value <= high) {
                 return value;
             }

@@ -23,6 +23,17 @@ class MeasuredTextTest {
     }
 
     @Test
+    void endlessBlanksAndColumnsAreRefusedAtOnce() {
+        String blanks = "x, 1" + " ".repeat(60_000) + "Hz y, 5, 1";
+        assertThatThrownBy(() -> MeasuredText.read(blanks)).hasMessageContaining("at most 200 characters");
+        assertThatThrownBy(() -> MeasuredText.read("x".repeat(100_001))).hasMessageContaining("At most 100000");
+        assertThat(MeasuredText.read("x, 1" + " ".repeat(150) + "hZ, 5, 1")
+                        .get(0)
+                        .hertz())
+                .contains(1.0);
+    }
+
+    @Test
     void whatItWritesItReads() {
         List<MeasuredPoint> points = MeasuredText.read("200 mV, 1000, 5.52, 0.815\n, , 1, 0.04");
         assertThat(MeasuredText.read(ResultStore.text(points))).isEqualTo(points);
