@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Show;
 import yellowrail.core.round.Quantity;
@@ -91,10 +93,7 @@ public final class FindingList {
             Optional<String> fact = switch (c.code()) {
                 case LEAK -> lastShift(c.about()).filter(s -> !s.finding()).map(SwapTest.GridShift::sentence);
                 case CREEP, SWAP -> steadySince(c.about(), c.tube(), Long.MIN_VALUE);
-                case EXCURSION ->
-                    session.context().setting() > 0
-                            ? Optional.of("the setting was changed in this session")
-                            : Optional.empty();
+                case EXCURSION -> changedSince(Long.MIN_VALUE);
                 default -> Optional.empty();
             };
             boolean sayable = c.code() != Finding.Code.LEAK;
@@ -310,8 +309,8 @@ public final class FindingList {
                     "Read all of it again, or correct the reading that was wrong.");
             Set<String> read = keys(round);
             boolean agrees = rounds.subList(i + 1, rounds.size()).stream()
-                    .anyMatch(later ->
-                            contradiction(later).isEmpty() && keys(later).containsAll(read));
+                    .anyMatch(later -> contradiction(later).isEmpty()
+                            && keysBetween(finding.since(), later.round().at()).containsAll(read));
             add(Optional.of("read again, and it agrees")
                     .filter(f -> agrees)
                     .or(() -> causeFound(finding.key(), finding.since()))
@@ -321,11 +320,18 @@ public final class FindingList {
     }
 
     private static Set<String> keys(Judged.JudgedRound round) {
-        Set<String> keys = new HashSet<>();
-        round.round().taken().stream()
-                .filter(r -> r.quantity() != Quantity.GRID)
-                .forEach(r -> keys.add(r.quantity() + "/" + r.point()));
-        return keys;
+        return keys(round.round().taken().stream());
+    }
+
+    /** What was read after one time up to another: a pass may begin before its round does. */
+    private Set<String> keysBetween(long after, long until) {
+        return keys(session.holding().stream().filter(r -> r.at() > after && r.at() <= until));
+    }
+
+    private static Set<String> keys(Stream<Taken> readings) {
+        return readings.filter(r -> r.quantity() != Quantity.GRID)
+                .map(r -> r.quantity() + "/" + r.point())
+                .collect(Collectors.toSet());
     }
 
     private static Optional<String> contradiction(Judged.JudgedRound round) {

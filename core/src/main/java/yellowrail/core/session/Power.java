@@ -17,6 +17,11 @@ public enum Power {
         return words;
     }
 
+    /** "The amp is declared off and unplugged", or that its power is not declared. */
+    String sentence() {
+        return this == UNDECLARED ? "The amp's power is not declared" : "The amp is declared " + words;
+    }
+
     public boolean on() {
         return this == ON_TUBES_OUT || this == ON_TUBES_IN;
     }

@@ -117,8 +117,8 @@ public record Proof(
                 && session.contradiction().isEmpty();
         // Closing asks for it already.
         if (!off && session.marks().containsKey(Stop.CLOSE)) {
-            wants.add(Want.of("The amp is declared "
-                    + session.power(session.lastAt()).words() + ": signing waits until it is off and unplugged."));
+            wants.add(Want.of(
+                    session.power(session.lastAt()).sentence() + ": signing waits until it is off and unplugged."));
         }
         if (session.clockWentBack()) {
             wants.add(Want.of("A clock went back during the session: the times of the soak are not sure."));

@@ -448,8 +448,7 @@ final class Rules {
             return Optional.of("The session was stopped for safety and not resumed.");
         }
         if (session.power(now) != Power.OFF) {
-            return Optional.of("Signing waits until the amp is declared off and unplugged; it is declared "
-                    + session.power(now).words() + ".");
+            return Optional.of(session.power(now).sentence() + ": signing waits until it is off and unplugged.");
         }
         return blank(e.by(), "Sign with a name or initials.");
     }

@@ -17,7 +17,7 @@ import yellowrail.core.reading.Unit;
  */
 public record Drift(
         Kind kind, double perMinute, Optional<Double> settlesAt, Optional<Double> settlesInMinutes, String sentence) {
-    /** The classes. Only steady lets a tube be proven. */
+    /** The classes. */
     public enum Kind {
         TOO_FEW("too few readings"),
         STEADY("steady"),
@@ -89,19 +89,6 @@ public record Drift(
                                         + Stability.minutes(f.minutesToOnePercent()))
                                 .orElse("")
                         + ".");
-    }
-
-    /**
-     * Whether a position may be proven with this drift: neither rising nor falling, and, where three readings are too few
-     * to tell, moving no faster than a steady one does.
-     */
-    public boolean allowsProof(List<Sample> samples) {
-        if (kind == Kind.TOO_FEW) {
-            return !samples.isEmpty()
-                    && Math.abs(Line.slope(samples)) * 30
-                            <= STEADY_SHARE * samples.get(samples.size() - 1).amperes();
-        }
-        return !kind.rising() && kind != Kind.FALLING;
     }
 
     /** A rise that the readings before the last one show as well: one reading that is off is a jump, no creep. */
