@@ -17,7 +17,7 @@ public final class Trouble {
             "The disk of this computer is full, so nothing could be saved. Make room; what you typed is kept here: send it again then.";
 
     static final String DATA =
-            "What was sent cannot be stored as it is. Nothing was changed; what you typed is kept here.";
+            "What was sent cannot be stored as it is. Nothing was changed; going back keeps what you typed.";
 
     static final String FORM_TOKEN =
             "This form had no valid token, so nothing was saved. Go back, reload the page and send it again.";

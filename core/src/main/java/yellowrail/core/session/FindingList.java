@@ -93,7 +93,7 @@ public final class FindingList {
             Optional<String> fact = switch (c.code()) {
                 case LEAK -> lastShift(c.about()).filter(s -> !s.finding()).map(SwapTest.GridShift::sentence);
                 case CREEP, SWAP -> steadySince(c.about(), c.tube(), Long.MIN_VALUE);
-                case EXCURSION -> changedSince(Long.MIN_VALUE);
+                case EXCURSION -> changedSince(c.about(), Long.MIN_VALUE);
                 default -> Optional.empty();
             };
             boolean sayable = c.code() != Finding.Code.LEAK;
@@ -261,7 +261,7 @@ public final class FindingList {
                         s.socket().name() + ": " + s.answer().verdict().now().sentence(),
                         Optional.empty(),
                         "Turn it colder and note the turn, or find what else made it so and say it. A whole soak follows.");
-                add(changedSince(finding.since())
+                add(changedSince(finding.about(), finding.since())
                         .or(() -> causeFound(finding.key(), finding.since()))
                         .map(finding::closed)
                         .orElse(finding));
@@ -278,16 +278,26 @@ public final class FindingList {
                 .orElse(round.round().at());
     }
 
-    /** A turned control, moved tubes or a changed part: a stop, a limiter or a clock that went back is no such fact. */
-    private Optional<String> changedSince(long since) {
-        return session.entries().stream()
-                        .anyMatch(e -> e.at() >= since
-                                && (e.event() instanceof Event.Turned
-                                        || e.event() instanceof Event.Placed
-                                        || e.event() instanceof Event.Exchanged
-                                        || e.event() instanceof Event.Changed))
+    /**
+     * This socket's control turned, its tube moved, or a part changed: another tube's control, a stop, a limiter or a clock
+     * that went back is no such fact.
+     */
+    private Optional<String> changedSince(String socket, long since) {
+        return session.entries().stream().anyMatch(e -> e.at() >= since && changes(e.event(), socket))
                 ? Optional.of("the setting was changed afterwards")
                 : Optional.empty();
+    }
+
+    private boolean changes(Event event, String socket) {
+        if (event instanceof Event.Turned turned) {
+            return session.controls().stream()
+                    .anyMatch(c ->
+                            c.name().equals(turned.control()) && c.sockets().contains(socket));
+        }
+        return event instanceof Event.Placed placed && placed.socket().equals(socket)
+                || event instanceof Event.Exchanged swap
+                        && (swap.socketA().equals(socket) || swap.socketB().equals(socket))
+                || event instanceof Event.Changed;
     }
 
     /** What one round said twice and not alike; read again with all of it agreeing, it is answered. */

@@ -241,6 +241,16 @@ public final class Session {
         ticks.addAll(stop.ticks());
         takenBack.add(stop.entry());
         stopped = false;
+        // What was entered since then holds: a limiter put in, a confirmation taken back.
+        boolean since = false;
+        for (Entry entry : entries) {
+            if (since && entry.event() instanceof Event.LimiterSet limiter) {
+                contexts.add(context().limited(at, limiter.inSeries()));
+            } else if (since && entry.event() instanceof Event.Ticked tick && !tick.done()) {
+                tick(tick);
+            }
+            since |= entry.id().equals(stop.entry());
+        }
     }
 
     private void tick(Event.Ticked e) {
@@ -317,7 +327,7 @@ public final class Session {
         againFrom(Stop.WARM_UP);
     }
 
-    /** What comes from this stop on has to be done again; that it was skipped stays on record. */
+    /** What comes from this stop on has to be done again, skipped or done before. */
     private void againFrom(Stop first) {
         marks.entrySet().removeIf(m -> m.getKey().compareTo(first) >= 0);
         ticks.remove(key(Check.GLOW_IDLE, ""));
