@@ -62,6 +62,15 @@ public class AmpStore {
         return mapper.newestOf(id).map(this::amp).orElseThrow(() -> new NotThere("amp " + id));
     }
 
+    /** When an amp got its newest description, milliseconds since 1970. */
+    public long changedAt(UUID id) {
+        return mapper.newestOf(id)
+                .orElseThrow(() -> new NotThere("amp " + id))
+                .createdAt()
+                .toInstant()
+                .toEpochMilli();
+    }
+
     public Amp amp(UUID id, int version) {
         return mapper.version(id, version)
                 .map(this::amp)

@@ -66,14 +66,20 @@ public class SheetIssuer {
         if (mapper.issued(bench.id()).isPresent()) {
             return new Basis(bench, standards(bench, bench.types(), List.of()));
         }
-        List<String> changed = new ArrayList<>();
+        List<Standards.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
         Map<String, TubeType> types = tubes.now(judged.state().plan().amp().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
             if (now != null && !now.equals(was)) {
-                changed.add("The type " + designation + " was changed since this session was begun: judged by the newer"
-                        + " figures. Begin a new session to prove it by them.");
+                Optional<Long> since = tubes.changedAt(designation);
+                changed.add(new Standards.Change(
+                        "The type " + designation + " was changed since this session was begun: judged by the newer"
+                                + " figures."
+                                + (since.isPresent()
+                                        ? " A soak counts from the change on."
+                                        : " Begin a new session to prove it by them."),
+                        since));
             }
         });
         Map<String, TubeType> known = new LinkedHashMap<>(bench.types());
@@ -81,7 +87,7 @@ public class SheetIssuer {
         return new Basis(judged, standards(judged, known, changed));
     }
 
-    private BenchSession newestDescription(BenchSession bench, List<String> changed) {
+    private BenchSession newestDescription(BenchSession bench, List<Standards.Change> changed) {
         Amp newest = amps.amp(bench.ampId());
         AmpDescription begun = bench.state().plan().amp();
         boolean told = begun.bias() == BiasScheme.FIXED_UNKNOWN
@@ -90,13 +96,14 @@ public class SheetIssuer {
             return bench;
         }
         boolean samePoints = points(newest.description()).equals(points(begun));
-        changed.add(
+        changed.add(new Standards.Change(
                 "The description of this amp was changed since this session was begun (version " + bench.ampVersion()
                         + ", now " + newest.version() + "): "
                         + (samePoints
-                                ? "judged by the newer one."
-                                : "its sockets or sense points are others, so it is judged by the older one.")
-                        + " Begin a new session to prove it.");
+                                ? "judged by the newer one. A soak counts from the change on."
+                                : "its sockets or sense points are others, so it is judged by the older one. Begin a new"
+                                        + " session to prove it."),
+                samePoints ? Optional.of(amps.changedAt(bench.ampId())) : Optional.empty()));
         return samePoints
                 ? bench.by(
                         newest.version(),
@@ -118,7 +125,7 @@ public class SheetIssuer {
         return basis(bench).standards();
     }
 
-    private Standards standards(BenchSession bench, Map<String, TubeType> types, List<String> changed) {
+    private Standards standards(BenchSession bench, Map<String, TubeType> types, List<Standards.Change> changed) {
         Session session = bench.state();
         Amp amp = new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp());
         Optional<Target> maker = MeterText.understand(

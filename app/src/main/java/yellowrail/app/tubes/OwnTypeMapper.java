@@ -1,5 +1,6 @@
 package yellowrail.app.tubes;
 
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,6 +18,9 @@ interface OwnTypeMapper {
 
     @Select("select count(*) from own_type where designation = #{designation}")
     int versions(@Param("designation") String designation);
+
+    @Select("select max(created_at) from own_type where designation = #{designation}")
+    OffsetDateTime changedAt(@Param("designation") String designation);
 
     @Select("select body::text from own_type where id = #{id}")
     String body(@Param("id") UUID id);

@@ -3,6 +3,7 @@ package yellowrail.app.tubes;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,6 +45,12 @@ public class TubeStore {
             throw StoredDifferently.now("This type");
         }
         fresh.forget();
+    }
+
+    /** When a type got its newest own figures, milliseconds since 1970; empty when it has none. */
+    public Optional<Long> changedAt(String designation) {
+        return Optional.ofNullable(mapper.changedAt(designation))
+                .map(t -> t.toInstant().toEpochMilli());
     }
 
     /** Keeps the types a round is judged by, as they are now; designation to hash. Unknown designations are left out. */

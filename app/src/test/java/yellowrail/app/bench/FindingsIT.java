@@ -176,12 +176,12 @@ class FindingsIT extends AppIT {
         AmpDescription description = typed(PlantedAmps.of("pair"), "Z34", 253);
         Amp amp = keep(description);
         begin(amp, Purpose.YEARLY_CHECK);
-        assertThat(state().get("proof").get("wants").toString()).doesNotContain("changed since");
+        assertThat(state().get("proof").toString()).doesNotContain("changed since");
         tubes.keep(UUID.randomUUID(), renamed(shipped, "Z34", 18));
-        assertThat(state().get("proof").get("wants").toString())
+        assertThat(state().get("proof").get("again").toString())
                 .contains("The type Z34 was changed since this session was begun");
         amps.keep(UUID.randomUUID(), amp.id(), amp.version(), typed(description, "Z34", 264));
-        assertThat(state().get("proof").get("wants").toString())
+        assertThat(state().get("proof").get("again").toString())
                 .contains("The description of this amp was changed")
                 .contains("judged by the newer one");
         assertThat(body("/bench/" + session + "/sheet")).contains("The type Z34 was changed");

@@ -79,7 +79,7 @@ public final class Judged {
     }
 
     /** What was changed of the description or a type since the session was begun. */
-    List<String> changed() {
+    List<Standards.Change> changed() {
         return standards.changed();
     }
 

@@ -66,7 +66,7 @@ public record Outcome(
     public static Outcome of(Session session, Judged judged) {
         List<MainsFan> fans = judged.fans();
         List<Finding> findings = FindingList.of(session, judged);
-        Proof proof = Proof.of(session, judged, findings, judged.changed());
+        Proof proof = Proof.of(session, judged, findings);
         List<BeforeAfter> tubes = new ArrayList<>();
         for (String socket : session.sockets()) {
             tubes.add(tube(session, judged, socket));

@@ -170,7 +170,7 @@ record Position(String socket, Curves.Curve curve, Soak soak) {
         return ends;
     }
 
-    /** What was changed of its readings afterwards, and causes found, begin its soak anew. */
+    /** What was changed of its readings afterwards or of what it is judged by, and causes found, begin its soak anew. */
     private static List<Again> outside(Session session, Judged judged, Curves.Curve curve, String socket) {
         List<Again> again = new ArrayList<>();
         int stretch = curve.stretch();
@@ -193,6 +193,9 @@ record Position(String socket, Curves.Curve curve, Soak soak) {
                                 + a.kind().words() + (high ? "; it stood above a limit" : " after the next reading")
                                 + ": " + a.reason() + "."));
             }
+        }
+        for (Standards.Change change : judged.changed()) {
+            change.since().ifPresent(at -> again.add(new Again(at, Soak.Why.CHANGED, change.sentence())));
         }
         for (Entry entry : session.entries()) {
             if (entry.event() instanceof Event.CauseFound found

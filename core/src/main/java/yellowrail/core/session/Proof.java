@@ -18,7 +18,7 @@ import yellowrail.core.round.Quantity;
  * @param wants the same with the times by which it is due
  * @param begunAt when the first reading that counts for a soak was taken, milliseconds since 1970; empty before it
  * @param wholeAt when the soak is whole if it stays so, milliseconds since 1970; empty before its first reading
- * @param again what began a soak anew, for the record
+ * @param again what began a soak anew and what was changed of description and types, for the record
  */
 public record Proof(
         State state,
@@ -69,18 +69,25 @@ public record Proof(
     }
 
     /**
-     * @param changed what was changed of the description or a type since the session was begun, one sentence each
      * @param findings all of the session
      */
-    static Proof of(Session session, Judged judged, List<Finding> findings, List<String> changed) {
+    static Proof of(Session session, Judged judged, List<Finding> findings) {
         List<Want> wants = new ArrayList<>();
         findings.stream().filter(Finding::open).forEach(f -> wants.add(Want.of(f.sentence() + " " + f.wants())));
-        changed.stream().map(Want::of).forEach(wants::add);
+        List<String> again = new ArrayList<>();
+        for (Standards.Change change : judged.changed()) {
+            if (change.since().isEmpty()) {
+                wants.add(Want.of(change.sentence()));
+            } else {
+                again.add(change.sentence());
+            }
+        }
         SoakProof soak = SoakProof.of(session, judged);
         circumstances(session, judged, wants);
         soak.unclear().ifPresent(v -> wants.add(Want.of("The verdict is “" + v.words() + "”.")));
         wants.addAll(soak.wants());
         stops(session, wants);
+        soak.again().stream().filter(a -> !again.contains(a)).forEach(again::add);
         boolean set = soak.inWindow() && !session.stopped();
         return new Proof(
                 wants.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET,
@@ -88,7 +95,7 @@ public record Proof(
                 wants,
                 soak.begunAt(),
                 soak.wholeAt(),
-                soak.again());
+                again);
     }
 
     /** What these stops want is looked at again: a reading taken back is missing, whatever was done before. */

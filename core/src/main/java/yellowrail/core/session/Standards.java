@@ -13,10 +13,18 @@ import yellowrail.core.tube.TubeType;
  * @param types the tube types as they were when the session began, by designation
  * @param windows all target windows
  * @param makersFigure the maker's figure as a target, if the amp has one
- * @param changed what was changed of the description or a type since the session was begun, one sentence each
+ * @param changed what was changed of the description or a type since the session was begun
  */
 public record Standards(
-        Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure, List<String> changed) {
+        Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure, List<Change> changed) {
+    /**
+     * A description or type that became another one during the session.
+     *
+     * @param sentence what was changed, and what that means
+     * @param since from when on readings count by the newer one, milliseconds since 1970; empty when none of this session does
+     */
+    public record Change(String sentence, Optional<Long> since) {}
+
     public Standards(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
         this(types, windows, makersFigure, List.of());
     }

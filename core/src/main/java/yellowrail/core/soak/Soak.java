@@ -42,7 +42,8 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
         JUMP,
         GAP,
         AMENDED,
-        CAUSE
+        CAUSE,
+        CHANGED
     }
 
     /**
