@@ -26,6 +26,9 @@ public final class Slips {
     /** Plate volts assumed for "usual" when none are given, as a share of the plate-volt rating. */
     private static final double USUAL_VOLTS = 0.75;
 
+    /** Where neither plate volts nor their rating are known: a stage on lower ones is rare, V. */
+    private static final double LOW_VOLTS = 100;
+
     private static final double FAR_ABOVE = 2.2;
     private static final double FAR_BELOW = 0.1;
     /** A corrected current lies within these shares of the usual one. */
@@ -116,12 +119,13 @@ public final class Slips {
                 .filter(v -> v > 0)
                 .or(() -> ratings.flatMap(Ratings::plateVolts).map(f -> USUAL_VOLTS * f.value()));
         double each = seen.perTube().value();
-        if (rated.isEmpty() || volts.isEmpty() || !(each > 0)) {
+        if (rated.isEmpty() || !(each > 0)) {
             return Optional.empty();
         }
-        double ratio = each / (USUAL_SHARE * rated.get() / volts.get());
+        double ratio = each / (USUAL_SHARE * rated.get() / volts.orElse(LOW_VOLTS));
         boolean above = ratio > FAR_ABOVE;
-        if (!above && !(belowToo && ratio < FAR_BELOW)) {
+        boolean below = belowToo && volts.isPresent() && ratio < FAR_BELOW;
+        if (!above && !below) {
             return Optional.empty();
         }
         List<Typed> choices = Stream.of(1, 2, 3)

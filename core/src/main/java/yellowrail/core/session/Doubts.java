@@ -50,8 +50,15 @@ public final class Doubts {
         Doubts doubts = new Doubts(session, types, read);
         return doubts.ofQuantity()
                 .filter(Slip::asks)
-                .or(() -> Slips.range(Slip.About.OTHER, read.typed(), field))
+                .or(() -> doubts.nearChassis() ? Optional.empty() : Slips.range(Slip.About.OTHER, read.typed(), field))
                 .or(doubts::besideBefore);
+    }
+
+    /** With cathode bias the grids stand at the chassis: little or nothing is read there. */
+    private boolean nearChassis() {
+        return quantity == Quantity.GRID
+                && amp.bias() == BiasScheme.CATHODE
+                && Math.abs(typed.value()) < quantity.field().low();
     }
 
     private Optional<Slip> ofQuantity() {

@@ -83,7 +83,21 @@ final class Bench {
                 true);
     }
 
+    static final List<SupplyNode> NODES = List.of(
+            SupplyNode.single("reservoir", Optional.of(180e-6), Optional.of(500.0)),
+            SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0)));
+
     static AmpDescription amp(BiasScheme bias, ControlLayout layout, int tubes, boolean shared) {
+        return amp(bias, layout, tubes, shared, NODES, Optional.of(6.3));
+    }
+
+    static AmpDescription amp(
+            BiasScheme bias,
+            ControlLayout layout,
+            int tubes,
+            boolean shared,
+            List<SupplyNode> nodes,
+            Optional<Double> heaterVolts) {
         List<Socket> sockets = java.util.stream.IntStream.rangeClosed(1, tubes)
                 .mapToObj(i -> new Socket("V" + i, 1, i <= tubes / 2 ? Side.A : Side.B, "X19"))
                 .toList();
@@ -108,10 +122,8 @@ final class Bench {
                 Optional.empty(),
                 Optional.empty(),
                 new Mains(Optional.empty(), 230, 220, 240),
-                List.of(
-                        SupplyNode.single("reservoir", Optional.of(180e-6), Optional.of(500.0)),
-                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))),
-                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
+                nodes,
+                new Transformers(Optional.empty(), heaterVolts, Optional.empty(), Optional.empty()),
                 "plug in a lead, else muted",
                 "",
                 "story",
