@@ -25,12 +25,26 @@ public final class PlantedAmps {
             case "pair" -> pair(name, "EL34", BiasScheme.FIXED_TRACKING, "middle", false);
             case "held" -> pair(name, "EL34", BiasScheme.FIXED_CONSTANT, "middle", false);
             case "shared" -> pair(name, "EL34", BiasScheme.FIXED_TRACKING, "middle", true);
+            case "level" ->
+                pair(name, "EL34", BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL, "middle", false);
+            case "balance" ->
+                pair(name, "EL34", BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL_AND_BALANCE, "middle", false);
+            case "unknown" ->
+                pair(name, "EL34", BiasScheme.FIXED_UNKNOWN, ControlLayout.PER_SIDE, "middle", false);
+            case "common" ->
+                pair(name, "EL84", BiasScheme.CATHODE, ControlLayout.CATHODE_SHARED, "cathode-bias usual", true);
             case "cathode" -> pair(name, "EL84", BiasScheme.CATHODE, "cathode-bias usual", false);
             default -> throw new IllegalArgumentException("no planted amp " + name);
         };
     }
 
     private static AmpDescription pair(String name, String type, BiasScheme bias, String target, boolean shared) {
+        ControlLayout controls = bias == BiasScheme.CATHODE ? ControlLayout.CATHODE_OWN : ControlLayout.PER_TUBE;
+        return pair(name, type, bias, controls, target, shared);
+    }
+
+    private static AmpDescription pair(
+            String name, String type, BiasScheme bias, ControlLayout controls, String target, boolean shared) {
         List<Socket> sockets =
                 List.of(new Socket("V1", 1, Socket.Side.A, type), new Socket("V2", 1, Socket.Side.B, type));
         return new AmpDescription(
@@ -39,7 +53,7 @@ public final class PlantedAmps {
                 Connection.PENTODE,
                 0,
                 bias,
-                bias == BiasScheme.CATHODE ? ControlLayout.CATHODE_OWN : ControlLayout.PER_TUBE,
+                controls,
                 sockets,
                 shared
                         ? List.of(new SenseGroup(

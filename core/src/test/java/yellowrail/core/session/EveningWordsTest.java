@@ -1,9 +1,6 @@
 package yellowrail.core.session;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -11,29 +8,26 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.Pinned;
 import yellowrail.core.adjust.SupplySag;
 import yellowrail.planted.Script;
 import yellowrail.planted.Script.Evening;
 
 /**
  * What every planted evening says at its end, word for word and figure for figure: a change that no outcome notices is noticed
- * here. What changed on purpose is written anew with {@code -Dwrite.figures=true} and read over line by line.
+ * here.
  */
 class EveningWordsTest {
     private static final Path PLANTED = Path.of("src", "test", "resources", "planted");
-    private static final Path FILE = PLANTED.resolve("evenings.txt");
     private static final long BEGIN = 1_790_000_000_000L;
 
     @Test
     void areWhatTheyWere() throws IOException {
         List<String> now = new ArrayList<>();
-        for (String file : List.of("soaks.txt", "locks.txt")) {
+        for (String file : List.of("soaks.txt", "locks.txt", "adjusting.txt")) {
             Script.of(PLANTED.resolve(file)).forEach(e -> add(now, e));
         }
-        if (Boolean.getBoolean("write.figures")) {
-            Files.write(FILE, now);
-        }
-        assertThat(now).containsExactlyElementsOf(Files.readAllLines(FILE));
+        Pinned.same("evenings.txt", now);
     }
 
     private static void add(List<String> lines, Evening evening) {
@@ -70,6 +64,17 @@ class EveningWordsTest {
                 judged.sag() instanceof SupplySag.Known known
                         ? known.words()
                         : ((SupplySag.Refused) judged.sag()).reason());
+        lines.add("advice " + Pinned.figures(judged.advice()));
+        lines.add("exponent " + Pinned.figures(judged.mainsExponent()));
+        judged.fans().forEach(f -> lines.add("fan " + Pinned.figures(f)));
+        judged.notKnown()
+                .forEach(m -> lines.add("not known " + m.what() + String.format(Locale.ROOT, " %.3f", m.effect())));
+        judged.rounds()
+                .forEach(r -> lines.add(
+                        "round " + r.round().number() + " " + minute(r.round().at()) + " "
+                                + r.answer().verdict().words() + " "
+                                + Pinned.figures(r.round().readings().mains()) + " "
+                                + Pinned.figures(r.round().readings().mainsMoved())));
         lines.add("late " + session.late().stream().map(l -> l.effect().name()).collect(Collectors.joining(" ")));
         lines.removeIf(String::isBlank);
     }
