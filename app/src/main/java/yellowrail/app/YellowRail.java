@@ -4,11 +4,9 @@ import java.time.Clock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
-import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** Starts the web application. */
 @SpringBootApplication
-@EnableScheduling
 public class YellowRail {
     /** The time everything that happened is stamped with. */
     @Bean
@@ -17,6 +15,9 @@ public class YellowRail {
     }
 
     public static void main(String[] args) {
+        // A connection of the pool is always tried before it is used: a database that is stopped, not dead, is found
+        // out at once.
+        System.setProperty("com.zaxxer.hikari.aliveBypassWindowMs", "0");
         SpringApplication.run(YellowRail.class, args);
     }
 }

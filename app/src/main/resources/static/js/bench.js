@@ -1,5 +1,7 @@
 // The session's page. Every entry is kept in this browser until the server has it, and goes in order, once each.
 
+import { follow } from './stream.js';
+
 const bench = () => document.getElementById('bench');
 const session = bench().dataset.session;
 
@@ -38,22 +40,72 @@ function say(text, fine) {
   told.classList.toggle('fine', Boolean(fine));
 }
 
-async function showQueue() {
-  const waiting = await queued();
-  const box = document.getElementById('queue');
-  box.hidden = waiting.length === 0;
-  if (waiting.length === 0) return;
-  box.textContent = `${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`;
-  const list = document.createElement('ul');
-  waiting.forEach((e) => {
-    const item = document.createElement('li');
-    const f = e.fields;
-    item.textContent = [e.kind, f.quantity && f.quantity.toLowerCase().replace(/_/g, ' '), f.point || f.stop || f.check || f.control, f.text].filter(Boolean).join(' ');
-    list.append(item);
-  });
-  box.append(list);
+// What an entry is, in a few words.
+function words(entry) {
+  const f = entry.fields;
+  const what = f.quantity && f.quantity.toLowerCase().replace(/_/g, ' ');
+  return [entry.kind, what, f.point || f.stop || f.check || f.control, f.text].filter(Boolean).join(' ');
 }
 
+async function showQueue() {
+  const all = await queued();
+  const waiting = all.filter((e) => !e.refused);
+  const box = document.getElementById('queue');
+  box.hidden = all.length === 0;
+  box.textContent = '';
+  if (waiting.length > 0) {
+    box.append(`${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`);
+    const list = document.createElement('ul');
+    waiting.forEach((e) => {
+      const item = document.createElement('li');
+      item.textContent = words(e);
+      list.append(item);
+    });
+    box.append(list);
+  }
+  all.filter((e) => e.refused).forEach((e) => box.append(refusedEntry(e)));
+}
+
+// An entry that waited and was then not taken: it stays until it is mended or dropped, and the others go on.
+function refusedEntry(entry) {
+  const row = document.createElement('div');
+  row.className = 'refused';
+  row.setAttribute('role', 'alert');
+  const said = document.createElement('p');
+  said.textContent = `Not taken: ${words(entry)}. ${entry.refused}`;
+  row.append(said);
+  const field = document.createElement('input');
+  if (entry.fields.text !== undefined) {
+    field.className = 'box words';
+    field.value = entry.fields.text;
+    field.setAttribute('aria-label', `What it should say: ${words(entry)}`);
+    row.append(field);
+  }
+  const button = (text, act) => {
+    const b = document.createElement('button');
+    b.type = 'button';
+    b.className = 'act plain small-act';
+    b.textContent = text;
+    b.onclick = act;
+    row.append(b);
+  };
+  button(entry.kind === 'read' ? 'Record it as read now' : 'Send it again', async () => {
+    const fields = entry.fields.text === undefined ? entry.fields : { ...entry.fields, text: field.value };
+    await store('readwrite', (q) => q.delete(entry.order));
+    const { order, refused, ...rest } = entry;
+    await store('readwrite', (q) => q.add({ ...rest, id: uuid(), fields, madeAt: Date.now() }));
+    await showQueue();
+    send();
+  });
+  button('Drop it', async () => {
+    await store('readwrite', (q) => q.delete(entry.order));
+    showQueue();
+  });
+  return row;
+}
+
+// An entry that was under way for longer had to wait: the page may show something else by now.
+const WAITED = 15000;
 let sending = false;
 let again = 0;
 async function send() {
@@ -62,7 +114,8 @@ async function send() {
   clearTimeout(again);
   let last = 0;
   try {
-    for (let next = (await queued())[0]; next; next = (await queued())[0]) {
+    const first = async () => (await queued()).find((e) => !e.refused);
+    for (let next = await first(); next; next = await first()) {
       let response;
       try {
         response = await fetch(`/api/v1/sessions/${session}/events`, {
@@ -80,8 +133,14 @@ async function send() {
         again = setTimeout(send, 1500);
         return;
       }
-      await store('readwrite', (q) => q.delete(next.order));
       const answer = await response.json().catch(() => ({}));
+      if (!response.ok && Date.now() - next.madeAt > WAITED) {
+        const sentence = answer.detail || 'This was not taken.';
+        await store('readwrite', (q) => q.put({ ...next, refused: sentence }));
+        if (answer.dangerous) danger(sentence);
+        continue;
+      }
+      await store('readwrite', (q) => q.delete(next.order));
       last = answer.seq || last;
       if (response.ok) accepted(next, answer);
       else refused(next, answer);
@@ -165,16 +224,28 @@ async function refresh(upTo) {
   refreshing = true;
   try {
     do {
-      const response = await fetch(`/bench/${session}/panel`, { headers: { 'X-Panel': 'yes' } }).catch(() => null);
+      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'all' : 'newest'}`, { headers: { 'X-Parts': [...parts.keys()].join(' ') } }).catch(() => null);
       if (!response || !response.ok) return;
       if (response.redirected) { location.reload(); return; }
-      const html = await response.text();
+      const html = whole(await response.text());
       await handsOff;
       swap(html);
     } while (newest > seq());
   } finally {
     refreshing = false;
   }
+}
+
+// The server leaves out what this page has: each part is named by its content.
+let parts = new Map();
+let allReadings = false;
+function whole(html) {
+  const pieces = html.split(/<!--part:([0-9a-f]+)-->/);
+  const now = new Map();
+  const names = pieces.filter((piece, i) => i % 2 === 1);
+  names.forEach((name, i) => now.set(name, pieces[2 * i + 2] || parts.get(name) || ''));
+  parts = now;
+  return names.map((name) => now.get(name)).join('');
 }
 
 // A tap that has begun ends on the element it began on: the page is not exchanged under a finger.
@@ -263,20 +334,20 @@ document.addEventListener('submit', async (event) => {
 });
 document.addEventListener('change', (event) => { if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes'; });
 
-// Other devices.
-let source;
-function listen() {
-  source = new EventSource(`/bench/${session}/stream`);
-  // While an entry of this device is under way its answer comes first: it moves on to the next field with the new panel,
-  // and what is typed then lands in no field that was meant before.
-  const look = (event) => {
-    newest = Math.max(newest, Number(event.data));
+// Other devices and tabs.
+function heard(name, data) {
+  if (data.session && data.session !== session) return;
+  if (name === 'danger') {
+    danger(data.sentence);
+  } else if (name === 'changed') {
+    newest = Math.max(newest, data.seq);
+    // While an entry of this device is under way its answer comes first: it moves on to the next field with the new panel,
+    // and what is typed then lands in no field that was meant before.
     if (!sending) refresh(newest);
-  };
-  source.addEventListener('hello', (event) => { look(event); send(); });
-  source.addEventListener('changed', look);
-  source.addEventListener('danger', (event) => danger(event.data));
-  source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(listen, 2000); };
+  } else {
+    refresh();
+    send();
+  }
 }
 
 // Keys.
@@ -298,6 +369,7 @@ document.addEventListener('keydown', (event) => {
   }
 });
 document.addEventListener('click', (event) => {
+  if (event.target.closest('#show-all')) { allReadings = true; refresh(); }
   if (event.target.closest('#show-keys')) document.getElementById('keys').showModal();
   // What could have been meant: picking it records it.
   const choice = event.target.closest('.complaint button');
@@ -361,7 +433,7 @@ function times() {
 
 times();
 helpers();
-listen();
+follow(heard);
 showQueue();
 send();
 addEventListener('online', send);

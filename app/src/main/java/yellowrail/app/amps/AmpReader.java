@@ -15,6 +15,7 @@ import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.MethodForm;
 import yellowrail.app.forms.MethodReader;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
@@ -50,7 +51,6 @@ public final class AmpReader {
             Field.of("heater current", Unit.AMPERE, Prefix.NONE, 0.1, 50).aboveZero();
     private static final Field SUPPLY_AMPERES =
             Field.of("supply current", Unit.AMPERE, Prefix.MILLI, 5e-3, 2).aboveZero();
-    private static final int LONGEST_TEXT = 2000;
     private static final Map<String, String> SIDES = Map.of("A", "A", "B", "B");
 
     private static final Map<String, ControlLayout> CONTROLS = controlWords();
@@ -95,13 +95,9 @@ public final class AmpReader {
     }
 
     private Optional<AmpDescription> description() {
-        String name = or(form.name(), "");
-        if (name.isEmpty() || name.length() > 60) {
-            complaints.add(
-                    "name",
-                    name.isEmpty()
-                            ? "Give the amp a name."
-                            : "A name has at most 60 characters; this one has " + name.length() + ".");
+        String name = Texts.line(form.name());
+        if (name.isEmpty() || name.length() > Texts.NAME) {
+            complaints.add("name", name.isEmpty() ? "Give the amp a name." : Texts.tooLong(Texts.NAME, name));
         }
         Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
         Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
@@ -203,7 +199,7 @@ public final class AmpReader {
             return sockets;
         }
         for (int i = 0; i < form.socketName().size(); i++) {
-            String name = or(at(form.socketName(), i), "V" + (i + 1));
+            String name = Texts.line(or(at(form.socketName(), i), "V" + (i + 1)));
             Optional<String> type = type(i);
             int channel = complaints.count("socketChannel" + i, at(form.socketChannel(), i), 1, 2, 1);
             String side = complaints.pick("socketSide" + i, at(form.socketSide(), i), SIDES, "A");
@@ -306,9 +302,9 @@ public final class AmpReader {
             complaints.add("nodeLabel" + MOST_NODES, "At most " + MOST_NODES + " nodes.");
         }
         for (int i = 0; i < Math.min(form.nodeLabel().size(), MOST_NODES); i++) {
-            String name = at(form.nodeLabel(), i).strip();
-            if (name.length() > 40) {
-                complaints.add("nodeLabel" + i, "A node's name has at most 40 characters.");
+            String name = Texts.line(at(form.nodeLabel(), i));
+            if (name.length() > Texts.DESIGNATION) {
+                complaints.add("nodeLabel" + i, Texts.tooLong(Texts.DESIGNATION, name));
             } else if (nodes.stream().anyMatch(n -> n.name().equals(name))) {
                 complaints.add("nodeLabel" + i, "Two nodes are called “" + name + "”; give each its own name.");
             } else if (!name.isEmpty()) {
@@ -329,8 +325,8 @@ public final class AmpReader {
     }
 
     private void tooLong(String field, String text) {
-        if (text != null && text.length() > LONGEST_TEXT) {
-            complaints.add(field, "At most " + LONGEST_TEXT + " characters; this has " + text.length() + ".");
+        if (text != null && text.length() > Texts.NOTE) {
+            complaints.add(field, Texts.tooLong(Texts.NOTE, text));
         }
     }
 

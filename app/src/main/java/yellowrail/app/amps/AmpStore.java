@@ -9,6 +9,7 @@ import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
+import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
@@ -41,12 +42,21 @@ public class AmpStore {
         return shelf(true);
     }
 
+    /** Those of {@link #all} whose description cannot be read. */
+    public List<String> broken() {
+        return shelved(false).broken();
+    }
+
     private List<Amp> shelf(boolean away) {
+        return shelved(away).shown();
+    }
+
+    private EachShown<Amp> shelved(boolean away) {
         Set<UUID> ids = new HashSet<>(mapper.away());
-        return mapper.newest().stream()
+        List<AmpRow> rows = mapper.newest().stream()
                 .filter(r -> ids.contains(r.ampId()) == away)
-                .map(this::amp)
                 .toList();
+        return EachShown.of(rows, this::amp, r -> "the amp " + r.ampId());
     }
 
     /** Puts an amp away or brings it back; nothing of it is lost. The same id counts once. */

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundForm;
@@ -221,6 +222,9 @@ class RoundApi {
                 || correction.reason() == null
                 || correction.reason().isBlank()) {
             throw ApiAdvice.at("reason", "A correction needs an id made by the client and a reason.");
+        }
+        if (correction.reason().length() > Texts.SENTENCE) {
+            throw ApiAdvice.at("reason", Texts.tooLong(Texts.SENTENCE, correction.reason()));
         }
         var made = MeterText.understand(
                 correction.text(), RoundReader.field(round.amp().description(), old.quantity(), old.point()));

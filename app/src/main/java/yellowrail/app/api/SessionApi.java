@@ -25,8 +25,8 @@ import yellowrail.app.bench.BenchForm;
 import yellowrail.app.bench.BenchSession;
 import yellowrail.app.bench.EventForm;
 import yellowrail.app.bench.EventReader;
-import yellowrail.app.bench.Hub;
 import yellowrail.app.bench.PlanReader;
+import yellowrail.app.bench.SessionNotices;
 import yellowrail.app.bench.SessionStore;
 import yellowrail.app.bench.SheetIssuer;
 import yellowrail.app.settings.SettingStore;
@@ -51,15 +51,21 @@ class SessionApi {
     private final AmpStore amps;
     private final SettingStore settings;
     private final SheetIssuer sheets;
-    private final Hub hub;
+    private final SessionNotices notices;
     private final Clock clock;
 
-    SessionApi(SessionStore sessions, AmpStore amps, SettingStore settings, SheetIssuer sheets, Hub hub, Clock clock) {
+    SessionApi(
+            SessionStore sessions,
+            AmpStore amps,
+            SettingStore settings,
+            SheetIssuer sheets,
+            SessionNotices notices,
+            Clock clock) {
         this.sheets = sheets;
         this.sessions = sessions;
         this.amps = amps;
         this.settings = settings;
-        this.hub = hub;
+        this.notices = notices;
         this.clock = clock;
     }
 
@@ -233,7 +239,7 @@ class SessionApi {
         if (!form.field("confirmed").equals("yes")) {
             sessions.doubt(id, entry).ifPresent(slip -> {
                 if (slip.dangerous()) {
-                    hub.danger(id, slip.question());
+                    notices.danger(id, slip.question());
                 }
                 throw new Asked(slip);
             });

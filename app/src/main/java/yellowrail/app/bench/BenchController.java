@@ -1,20 +1,24 @@
 package yellowrail.app.bench;
 
-import java.time.Clock;
-import java.util.HashMap;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.bind.annotation.ResponseBody;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.settings.SettingStore;
@@ -26,28 +30,25 @@ import yellowrail.core.session.Session;
 @Controller
 class BenchController {
     private final SessionStore sessions;
-    private final SheetIssuer issuer;
+    private final PanelPages panels;
     private final AmpStore amps;
     private final SettingStore settings;
     private final HomeView home;
-    private final Hub hub;
-    private final Clock clock;
+    private final SessionBroadcaster broadcaster;
 
     BenchController(
             SessionStore sessions,
-            SheetIssuer issuer,
+            PanelPages panels,
             AmpStore amps,
             SettingStore settings,
             HomeView home,
-            Hub hub,
-            Clock clock) {
+            SessionBroadcaster broadcaster) {
         this.sessions = sessions;
-        this.issuer = issuer;
+        this.panels = panels;
         this.amps = amps;
         this.settings = settings;
         this.home = home;
-        this.hub = hub;
-        this.clock = clock;
+        this.broadcaster = broadcaster;
     }
 
     @GetMapping("/bench")
@@ -62,7 +63,7 @@ class BenchController {
     }
 
     @PostMapping("/bench")
-    String begin(BenchForm form, Model model, jakarta.servlet.http.HttpServletResponse response) {
+    String begin(BenchForm form, Model model, HttpServletResponse response) {
         Optional<Amp> amp = uuid(form.amp())
                 .flatMap(
                         id -> amps.all().stream().filter(a -> a.id().equals(id)).findFirst());
@@ -100,56 +101,49 @@ class BenchController {
         if (over(id)) {
             return "redirect:/bench/" + id + "/sheet";
         }
-        model.addAttribute("p", panel(id));
+        model.addAttribute("p", panels.panel(id, false));
         return "bench/session";
     }
 
-    @GetMapping("/bench/{id}/panel")
-    String panel(@PathVariable UUID id, Model model) {
+    /**
+     * @param parts names of the parts of it that the page has, with blanks between them
+     * @param readings "all", or the newest alone
+     */
+    @GetMapping(path = "/bench/{id}/panel", produces = "text/html;charset=UTF-8")
+    @ResponseBody
+    ResponseEntity<String> panel(
+            @PathVariable UUID id,
+            @RequestHeader(name = "X-Parts", defaultValue = "") String parts,
+            @RequestParam(defaultValue = "newest") String readings) {
         if (over(id)) {
-            return "redirect:/bench/" + id + "/sheet";
+            return ResponseEntity.status(302)
+                    .location(URI.create("/bench/" + id + "/sheet"))
+                    .build();
         }
-        model.addAttribute("p", panel(id));
-        return "bench/panel :: panel";
+        return ResponseEntity.ok(panels.html(id, readings.equals("all"), new HashSet<>(List.of(parts.split(" ")))));
     }
 
     private boolean over(UUID id) {
         return sessions.look(id, s -> s.state().over());
     }
 
-    private Panel panel(UUID id) {
-        Map<String, String> before = before(id);
-        return sessions.look(id, s -> {
-            SheetIssuer.Basis basis = issuer.basis(s);
-            return Panels.of(basis.bench(), basis.standards(), before, clock.millis());
-        });
+    @GetMapping("/bench/stream")
+    void stream(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        broadcaster.open(request, response);
     }
 
-    /** What the session before this one read last at each point. */
-    private Map<String, String> before(UUID id) {
-        List<UUID> earlier = sessions.look(id, sessions::before);
-        Map<String, String> echoes = new HashMap<>();
-        earlier.stream()
-                .findFirst()
-                .ifPresent(last -> sessions.look(last, s -> {
-                    s.state()
-                            .holding()
-                            .forEach(r -> echoes.put(
-                                    Asks.key(r.quantity(), r.point()), r.typed().echo()));
-                    return null;
-                }));
-        return echoes;
-    }
-
-    @GetMapping(path = "/bench/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter stream(@PathVariable UUID id) {
-        return hub.listen(id, sessions.look(id, BenchSession::seq));
+    /** A browser still listens to its stream; 404 when that is not open here. */
+    @GetMapping("/bench/stream/{stream}")
+    ResponseEntity<Void> listening(@PathVariable UUID stream) {
+        return ResponseEntity.status(broadcaster.heard(stream) ? 204 : 404).build();
     }
 
     @GetMapping("/bench/amp/{ampId}")
     String ofAmp(@PathVariable UUID ampId, Model model) {
         model.addAttribute("amp", amps.amp(ampId));
-        model.addAttribute("rows", home.ofAmp(ampId));
+        var past = home.ofAmp(ampId);
+        model.addAttribute("rows", past.shown());
+        model.addAttribute("broken", past.broken());
         return "bench/of-amp";
     }
 

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.adjust.Control;
@@ -28,7 +29,9 @@ import yellowrail.core.session.Stop;
 
 /** Reads an event as sent into one of the core, or says at which field it was not understood. */
 public final class EventReader {
-    private static final int LONGEST_TEXT = 1000;
+    /** Fields that hold more than a sentence. */
+    private static final List<String> NOTES = List.of("text", "remarks", "items", "what", "found", "values");
+
     private static final long OLDEST_MILLIS = 7 * 24 * 3_600_000L;
     /** The year 2286: ten digits of seconds. */
     private static final long LAST_MILLIS = 9_999_999_999_999L;
@@ -77,7 +80,7 @@ public final class EventReader {
         String device = form.device() == null || form.device().isBlank()
                 ? "unnamed"
                 : form.device().strip();
-        if (device.length() > 60) {
+        if (device.length() > Texts.NAME) {
             throw new NotUnderstood("device", "A device's name has at most 60 characters.", List.of());
         }
         return new Entry(id, now - age, device, reader.event());
@@ -109,9 +112,9 @@ public final class EventReader {
 
     private Event event() {
         form.fields().forEach((name, text) -> {
-            if (text != null && text.length() > LONGEST_TEXT) {
-                throw new NotUnderstood(
-                        name, "At most " + LONGEST_TEXT + " characters; this has " + text.length() + ".", List.of());
+            int most = NOTES.contains(name) ? Texts.NOTE : Texts.SENTENCE;
+            if (text != null && text.length() > most) {
+                throw new NotUnderstood(name, Texts.tooLong(most, text), List.of());
             }
         });
         String kind = form.kind() == null ? "" : form.kind();
@@ -239,8 +242,8 @@ public final class EventReader {
     }
 
     private String shortText(String name) {
-        if (form.field(name).length() > 60) {
-            throw new NotUnderstood(name, "At most 60 characters.", List.of());
+        if (form.field(name).length() > Texts.NAME) {
+            throw new NotUnderstood(name, Texts.tooLong(Texts.NAME, form.field(name)), List.of());
         }
         return form.field(name);
     }

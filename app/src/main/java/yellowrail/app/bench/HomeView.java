@@ -2,7 +2,6 @@ package yellowrail.app.bench;
 
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,6 +15,7 @@ import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.targets.Targets;
+import yellowrail.app.web.EachShown;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.session.Proof;
@@ -26,7 +26,7 @@ class HomeView {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     /** All of it. */
-    record Home(List<Running> running, List<Due> due, List<AmpRow> amps) {}
+    record Home(List<Running> running, List<Due> due, List<AmpRow> amps, List<String> broken) {}
 
     /** A session in progress. */
     record Running(UUID id, String amp, String purpose, String stop, int done, int of, boolean stopped, long lastAt) {}
@@ -54,9 +54,8 @@ class HomeView {
     }
 
     Home now() {
-        List<Running> running = sessions.open().stream()
-                .map(id -> sessions.look(id, HomeView::running))
-                .toList();
+        EachShown<Running> running =
+                EachShown.of(sessions.open(), id -> sessions.look(id, HomeView::running), id -> "the session " + id);
         Map<UUID, Amp> byId = new HashMap<>();
         amps.all().forEach(a -> byId.put(a.id(), a));
         Map<UUID, IssuedRow> issued = new HashMap<>();
@@ -67,7 +66,9 @@ class HomeView {
                 .filter(i -> byId.containsKey(i.ampId()))
                 .map(i -> due(byId.get(i.ampId()), i, today))
                 .toList();
-        return new Home(running, due, ampRows(byId, issued));
+        EachShown<Ranked> ranked = ampRows(byId, issued);
+        List<String> broken = running.brokenAnd(ranked.brokenAnd(amps.broken()));
+        return new Home(running.shown(), due, sorted(ranked.shown()), broken);
     }
 
     private static Running running(BenchSession s) {
@@ -97,41 +98,46 @@ class HomeView {
                 overdue);
     }
 
-    private List<AmpRow> ampRows(Map<UUID, Amp> byId, Map<UUID, IssuedRow> issued) {
+    private record Ranked(int rank, AmpRow row) {}
+
+    private EachShown<Ranked> ampRows(Map<UUID, Amp> byId, Map<UUID, IssuedRow> issued) {
         Map<UUID, Round> newest = rounds.newest();
-        record Ranked(int rank, AmpRow row) {}
-        List<Ranked> rows = new ArrayList<>();
-        for (Amp amp : byId.values()) {
-            Optional<RoundAnswer> answer =
-                    Optional.ofNullable(newest.get(amp.id())).map(r -> r.judged(targets.judging(amp)));
-            Verdict.Place place = answer.map(a -> a.verdict().place()).orElse(Verdict.Place.UNKNOWN);
-            Tone tone = answer.map(a -> Tone.of(a.verdict())).orElse(Tone.UNKNOWN);
-            IssuedRow sheet = issued.get(amp.id());
-            rows.add(new Ranked(
-                    -place.ordinal(),
-                    new AmpRow(
-                            amp.id(),
-                            amp.description().name(),
-                            answer.map(a -> a.verdict().words()).orElse("never measured"),
-                            tone.css(),
-                            tone.mark(),
-                            Optional.ofNullable(newest.get(amp.id()))
-                                    .map(r -> r.takenAt().format(DAY))
-                                    .orElse(""),
-                            sheet == null
-                                    ? ""
-                                    : Proof.State.valueOf(sheet.state()).words(),
-                            sheet == null ? null : sheet.sessionId())));
-        }
-        rows.sort((a, b) -> a.rank() != b.rank()
-                ? Integer.compare(a.rank(), b.rank())
-                : a.row().name().compareToIgnoreCase(b.row().name()));
-        return rows.stream().map(Ranked::row).toList();
+        return EachShown.of(
+                List.copyOf(byId.values()),
+                amp -> ranked(amp, Optional.ofNullable(newest.get(amp.id())), issued.get(amp.id())),
+                amp -> "the last round of " + amp.description().name());
     }
 
-    List<Past> ofAmp(UUID ampId) {
-        return sessions.ofAmp(ampId).stream()
-                .map(id -> sessions.look(id, s -> {
+    private Ranked ranked(Amp amp, Optional<Round> round, IssuedRow sheet) {
+        Optional<RoundAnswer> answer = round.map(r -> r.judged(targets.judging(amp)));
+        Verdict.Place place = answer.map(a -> a.verdict().place()).orElse(Verdict.Place.UNKNOWN);
+        Tone tone = answer.map(a -> Tone.of(a.verdict())).orElse(Tone.UNKNOWN);
+        return new Ranked(
+                -place.ordinal(),
+                new AmpRow(
+                        amp.id(),
+                        amp.description().name(),
+                        answer.map(a -> a.verdict().words()).orElse("never measured"),
+                        tone.css(),
+                        tone.mark(),
+                        round.map(r -> r.takenAt().format(DAY)).orElse(""),
+                        sheet == null ? "" : Proof.State.valueOf(sheet.state()).words(),
+                        sheet == null ? null : sheet.sessionId()));
+    }
+
+    private static List<AmpRow> sorted(List<Ranked> rows) {
+        return rows.stream()
+                .sorted((a, b) -> a.rank() != b.rank()
+                        ? Integer.compare(a.rank(), b.rank())
+                        : a.row().name().compareToIgnoreCase(b.row().name()))
+                .map(Ranked::row)
+                .toList();
+    }
+
+    EachShown<Past> ofAmp(UUID ampId) {
+        return EachShown.of(
+                sessions.ofAmp(ampId),
+                id -> sessions.look(id, s -> {
                     Optional<IssuedRow> issued = sessions.issued(id);
                     return new Past(
                             id,
@@ -143,7 +149,7 @@ class HomeView {
                                             .map(c -> "closed without a sheet: " + c.reason())
                                             .orElse("at " + s.state().here().words())),
                             issued.isPresent());
-                }))
-                .toList();
+                }),
+                id -> "the session " + id);
     }
 }

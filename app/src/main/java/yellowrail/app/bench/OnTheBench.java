@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.EachShown;
 
 /** The sessions in progress in a few words, for pages that are asked for often and work without the database. */
 @Component
@@ -20,15 +21,17 @@ public class OnTheBench {
     }
 
     private static List<Waiting> read(SessionStore sessions) {
-        return sessions.open().stream()
-                .limit(SHOWN)
-                .map(id -> sessions.look(
-                        id,
-                        s -> new Waiting(
+        List<UUID> newest = sessions.open().stream().limit(SHOWN).toList();
+        return EachShown.of(
+                        newest,
+                        id -> sessions.look(
                                 id,
-                                s.state().plan().amp().name() + ", at "
-                                        + s.state().here().words())))
-                .toList();
+                                s -> new Waiting(
+                                        id,
+                                        s.state().plan().amp().name() + ", at "
+                                                + s.state().here().words())),
+                        UUID::toString)
+                .shown();
     }
 
     public List<Waiting> waiting() {

@@ -41,6 +41,7 @@ record Panel(
         Rounds rounds,
         List<Gap> notKnown,
         List<ReadingRow> log,
+        Earlier earlier,
         Optional<DriftChart> chart,
         Turn turn,
         Optional<Listening> listening,
@@ -77,14 +78,22 @@ record Panel(
     /** The rounds of the session. */
     record Rounds(List<String> points, List<RoundLine> lines, String supply) {}
 
+    /** What is left out until it is asked for: readings and rounds before those shown. */
+    record Earlier(int readings, int rounds) {}
+
     /** One round. */
     record RoundLine(int number, long at, List<String> currents, String volts, String mains, String verdict) {}
 
     /** Something not known yet. */
     record Gap(String what, String effect, String sentence) {}
 
-    /** A reading of the log. */
+    /**
+     * A reading of the log.
+     *
+     * @param part whether a part of the panel begins with it: an old reading is not sent again with every new one
+     */
     record ReadingRow(
+            boolean part,
             String id,
             String what,
             String quantity,

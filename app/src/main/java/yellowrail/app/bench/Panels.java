@@ -42,6 +42,9 @@ import yellowrail.core.target.Target.Window;
 
 /** Makes the session's page from its state. */
 final class Panels {
+    /** Readings and rounds shown until all are asked for. */
+    private static final int NEWEST = 24;
+
     private final BenchSession bench;
     private final Session session;
     private final Standards standards;
@@ -57,11 +60,12 @@ final class Panels {
     }
 
     /** @param before echoes of the session before this one, by quantity and point */
-    static Panel of(BenchSession bench, Standards standards, Map<String, String> before, long now) {
-        return new Panels(bench, standards, now).panel(before);
+    /** @param all whether every reading and round is shown, or the newest alone */
+    static Panel of(BenchSession bench, Standards standards, Map<String, String> before, long now, boolean all) {
+        return new Panels(bench, standards, now).panel(before, all ? Integer.MAX_VALUE : NEWEST);
     }
 
-    private Panel panel(Map<String, String> before) {
+    private Panel panel(Map<String, String> before, int most) {
         Stop here = session.here();
         var locks = session.locks(now);
         List<Panel.Line> findings = StopLines.of(session, judged, now);
@@ -95,9 +99,12 @@ final class Panels {
                 session.controls().stream().map(this::control).toList(),
                 windows(),
                 tubes(here),
-                rounds(),
+                rounds(most),
                 judged.notKnown().stream().map(Panels::gap).toList(),
-                log(),
+                log(most),
+                new Panel.Earlier(
+                        Math.max(0, session.readings().size() - most),
+                        Math.max(0, judged.rounds().size() - most)),
                 chart(here),
                 turn(),
                 listening(),
@@ -263,11 +270,11 @@ final class Panels {
                 .orElse("");
     }
 
-    private Panel.Rounds rounds() {
+    private Panel.Rounds rounds(int most) {
         List<String> points =
                 session.plan().amp().groups().stream().map(g -> g.name()).toList();
         List<Panel.RoundLine> lines = new ArrayList<>();
-        for (Judged.JudgedRound judgedRound : judged.rounds()) {
+        for (Judged.JudgedRound judgedRound : newest(judged.rounds(), most)) {
             List<String> currents = new ArrayList<>();
             for (String point : points) {
                 currents.add(session.plan().amp().groups().stream()
@@ -302,12 +309,19 @@ final class Panels {
         return new Panel.Rounds(points, lines, supply);
     }
 
-    private List<Panel.ReadingRow> log() {
+    private static <T> List<T> newest(List<T> all, int most) {
+        return all.subList(Math.max(0, all.size() - most), all.size());
+    }
+
+    private List<Panel.ReadingRow> log(int most) {
         List<Panel.ReadingRow> rows = new ArrayList<>();
-        for (Taken reading : session.readings()) {
+        List<Taken> all = session.readings();
+        for (int i = Math.max(0, all.size() - most); i < all.size(); i++) {
+            Taken reading = all.get(i);
             rows.add(
                     0,
                     new Panel.ReadingRow(
+                            all.size() - i <= NEWEST || i % NEWEST == 0,
                             reading.id(),
                             reading.quantity().words() + (reading.point().isEmpty() ? "" : " " + reading.point()),
                             reading.quantity().name(),

@@ -3,8 +3,10 @@ package yellowrail.app.bench;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.util.Arrays;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import yellowrail.app.forms.CsvCells;
 import yellowrail.core.session.Taken;
 
 /** A session's readings as a table (RFC 4180), superseded ones included. */
@@ -33,7 +35,7 @@ final class ReadingsTable {
         StringBuilder text = new StringBuilder();
         try (CSVPrinter out = new CSVPrinter(text, FORMAT)) {
             for (Taken r : bench.state().readings()) {
-                out.printRecord(
+                out.printRecord(CsvCells.safe(Arrays.asList(
                         Instant.ofEpochMilli(r.at()),
                         r.quantity(),
                         r.point(),
@@ -46,7 +48,7 @@ final class ReadingsTable {
                         bench.state().superseded(r.id()) ? "no" : "yes",
                         r.supersedes(),
                         r.reason(),
-                        r.id());
+                        r.id())));
             }
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

@@ -12,15 +12,16 @@ import net.fortuna.ical4j.model.property.Description;
 import net.fortuna.ical4j.model.property.ProdId;
 import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import yellowrail.app.web.CleanText;
 
 /** The next check as a calendar file (RFC 5545). */
 final class RecheckFile {
     private RecheckFile() {}
 
     static byte[] of(UUID session, String amp, LocalDate day, String what) {
-        VEvent event = new VEvent(day, "Check the idle of " + amp);
+        VEvent event = new VEvent(day, "Check the idle of " + CleanText.line(amp));
         event.add(new Uid(session + "@yellow-rail"));
-        event.add(new Description(what));
+        event.add(new Description(CleanText.line(what)));
         Calendar calendar = new Calendar();
         calendar.add(new ProdId("-//Yellow Rail//EN"));
         calendar.add(ImmutableVersion.VERSION_2_0);

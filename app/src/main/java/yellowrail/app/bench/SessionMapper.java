@@ -1,7 +1,6 @@
 package yellowrail.app.bench;
 
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -32,7 +31,8 @@ interface SessionMapper {
 
     List<EventRow> events(@Param("sessionId") UUID sessionId, @Param("after") int after);
 
-    List<SeqRow> newestSeqs(@Param("ids") Collection<UUID> ids);
+    /** Tells whoever listens on the channel, when the transaction is committed. */
+    String notify(@Param("channel") String channel, @Param("text") String text);
 
     int insertIssued(
             @Param("sessionId") UUID sessionId,

@@ -66,7 +66,7 @@ public class SessionStore {
     private final CoreJson json;
     private final TransactionTemplate transactions;
     private final SheetIssuer issuer;
-    private final Hub hub;
+    private final SessionNotices notices;
     private final Map<UUID, Live> live = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<UUID, Live> eldest) {
@@ -80,13 +80,13 @@ public class SessionStore {
             CoreJson json,
             TransactionTemplate transactions,
             SheetIssuer issuer,
-            Hub hub) {
+            SessionNotices notices) {
         this.mapper = mapper;
         this.tubes = tubes;
         this.json = json;
         this.transactions = transactions;
         this.issuer = issuer;
-        this.hub = hub;
+        this.notices = notices;
     }
 
     /** Begins a session; the same id begins it once. */
@@ -168,7 +168,7 @@ public class SessionStore {
             }
         }
         if (!stored.repeated()) {
-            hub.changed(sessionId, stored.seq());
+            notices.stored(sessionId, stored.seq());
         }
         return stored;
     }
@@ -210,6 +210,7 @@ public class SessionStore {
             all.add(entry);
             issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, entry.at());
         }
+        notices.storing(sessionId, seq);
         return new Stored(seq, entry.at(), false);
     }
 

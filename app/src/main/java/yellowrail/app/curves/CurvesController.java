@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.CsvLines;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
@@ -88,6 +89,7 @@ class CurvesController {
                 "parameters", present.map(c -> FitView.parameters(c.model())).orElse(null));
         model.addAttribute("points", points);
         model.addAttribute("id", id);
+        model.addAttribute("limits", CsvLines.limits(PointsText.MOST));
         model.addAttribute("said", complaints.byField());
         model.addAttribute("fit", fit.orElse(null));
         return "curves/curves";

@@ -11,7 +11,7 @@ import yellowrail.core.fit.Operation;
  * rp in kΩ. What is not published is left empty.
  */
 final class PointsText {
-    private static final int MOST = 60;
+    static final int MOST = 60;
     private static final int COLUMNS = 7;
     private static final int LEAST_COLUMNS = 5;
     private static final double MILLI = 1e-3;

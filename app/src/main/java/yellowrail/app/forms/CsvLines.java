@@ -14,6 +14,12 @@ public final class CsvLines {
 
     private CsvLines() {}
 
+    /** What is told beforehand of how much is taken. */
+    public static String limits(int most) {
+        return "At most " + most + " lines, " + LONGEST_CELL + " characters in a column, " + LONGEST_TEXT / 1000
+                + " 000 characters in all.";
+    }
+
     /**
      * @param most lines taken at once
      * @throws IllegalArgumentException in words

@@ -1,98 +1,93 @@
 package yellowrail.app.lan;
 
 import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
-import java.security.MessageDigest;
 import java.security.SecureRandom;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
-import javax.crypto.Mac;
-import javax.crypto.spec.SecretKeySpec;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import yellowrail.app.json.CoreJson;
+import yellowrail.app.json.Fresh;
 
-/**
- * The passphrase of the local network. Only its hash is kept. A device that knew it gets a token, signed with a key that
- * changes with the passphrase, so that a new passphrase signs every device out.
- */
+/** The passphrase of the local network. Only its hash is kept; a new one signs every device out. */
 @Component
-class Passphrase {
-    static final Duration LIFE = Duration.ofDays(30);
+@ConditionalOnProperty("yellowrail.lan")
+class Passphrase implements UserDetailsService, PasswordEncoder {
     private static final int LEAST = 10;
+    /** BCrypt looks at 72 bytes; a longer text would match by its beginning. */
+    private static final int MOST_BYTES = 72;
 
     /** What is kept. */
     record Kept(String hash, String key) {}
 
     private final BCryptPasswordEncoder encoder = new BCryptPasswordEncoder();
-    private final Optional<Kept> kept;
+    private final LanMapper mapper;
+    private final CoreJson json;
+    private final Fresh<Kept> kept;
 
-    Passphrase(
-            LanMapper mapper,
-            CoreJson json,
-            @Value("${yellowrail.lan}") boolean lan,
-            @Value("${yellowrail.passphrase}") String given) {
-        kept = lan ? Optional.of(keep(mapper, json, given)) : Optional.empty();
+    Passphrase(LanMapper mapper, CoreJson json, @Value("${yellowrail.passphrase}") String given) {
+        this.mapper = mapper;
+        this.json = json;
+        this.kept = new Fresh<>(first(given), () -> newest().orElseThrow());
     }
 
-    private Kept keep(LanMapper mapper, CoreJson json, String given) {
-        Optional<Kept> known = mapper.newest().map(body -> json.read(body, Kept.class));
+    private Kept first(String given) {
+        Optional<Kept> known = newest();
         if (given.isEmpty()
                 || known.filter(k -> encoder.matches(given, k.hash())).isPresent()) {
-            return known.orElseThrow(() -> new IllegalStateException(
+            return known.orElseThrow(() -> new PassphraseRefused(
                     "For the network a passphrase is needed: none is set and none was given (YR_PASSPHRASE)."));
         }
-        if (given.length() < LEAST) {
-            throw new IllegalStateException("The passphrase needs " + LEAST + " characters or more.");
+        int bytes = given.getBytes(StandardCharsets.UTF_8).length;
+        if (given.length() < LEAST || bytes > MOST_BYTES) {
+            throw new PassphraseRefused("The passphrase needs " + LEAST + " characters or more, and " + MOST_BYTES
+                    + " bytes at most; this one has " + given.length() + " characters.");
         }
+        return keep(encoder.encode(given));
+    }
+
+    private Optional<Kept> newest() {
+        return mapper.newest().map(body -> json.read(body, Kept.class));
+    }
+
+    private Kept keep(String hash) {
         byte[] key = new byte[32];
         new SecureRandom().nextBytes(key);
-        Kept fresh = new Kept(encoder.encode(given), Base64.getEncoder().encodeToString(key));
+        Kept fresh = new Kept(hash, Base64.getEncoder().encodeToString(key));
         mapper.insert(UUID.randomUUID(), json.write(fresh));
+        mapper.forgetDevices();
         return fresh;
     }
 
-    boolean wanted() {
-        return kept.isPresent();
+    /** Signs every device out, on every instance within two seconds. */
+    void signOutEverywhere() {
+        keep(kept.get().hash());
+        kept.forget();
     }
 
-    boolean matches(String typed) {
-        // BCrypt looks at 72 bytes; a longer text would match by its beginning.
-        return typed.getBytes(StandardCharsets.UTF_8).length <= 72
-                && encoder.matches(typed, kept.orElseThrow().hash());
+    /** What holds until every device is signed out. */
+    String key() {
+        return kept.get().key();
     }
 
-    String token(Instant now) {
-        String until = String.valueOf(now.plus(LIFE).getEpochSecond());
-        return until + "." + signature(until);
+    @Override
+    public Builder loadUserByUsername(String name) {
+        Kept now = kept.get();
+        return new Builder(now.hash(), now.key());
     }
 
-    boolean valid(String token, Instant now) {
-        int dot = token.indexOf('.');
-        if (dot < 1 || dot > 12 || !token.substring(0, dot).matches("\\d+")) {
-            return false;
-        }
-        String until = token.substring(0, dot);
-        boolean signed = MessageDigest.isEqual(
-                signature(until).getBytes(StandardCharsets.UTF_8),
-                token.substring(dot + 1).getBytes(StandardCharsets.UTF_8));
-        return signed && Long.parseLong(until) > now.getEpochSecond();
+    @Override
+    public String encode(CharSequence typed) {
+        return encoder.encode(typed);
     }
 
-    private String signature(String text) {
-        try {
-            Mac mac = Mac.getInstance("HmacSHA256");
-            mac.init(new SecretKeySpec(
-                    Base64.getDecoder().decode(kept.orElseThrow().key()), "HmacSHA256"));
-            return Base64.getUrlEncoder()
-                    .withoutPadding()
-                    .encodeToString(mac.doFinal(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (GeneralSecurityException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+    @Override
+    public boolean matches(CharSequence typed, String hash) {
+        return typed.toString().getBytes(StandardCharsets.UTF_8).length <= MOST_BYTES && encoder.matches(typed, hash);
     }
 }

@@ -23,6 +23,7 @@ import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.rounds.RoundView;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
@@ -50,14 +51,15 @@ class OverviewController {
     @GetMapping("/amps")
     String all(Model model) {
         Map<UUID, Round> newest = rounds.newest();
-        model.addAttribute(
-                "items",
-                amps.all().stream()
-                        .map(a -> new Item(
-                                a,
-                                what(a.description()),
-                                Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, targets.judging(a)))))
-                        .toList());
+        EachShown<Item> items = EachShown.of(
+                amps.all(),
+                a -> new Item(
+                        a,
+                        what(a.description()),
+                        Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, targets.judging(a)))),
+                a -> "the last round of " + a.description().name());
+        model.addAttribute("items", items.shown());
+        model.addAttribute("broken", items.brokenAnd(amps.broken()));
         model.addAttribute("away", amps.away());
         return "overview/amps";
     }
@@ -82,10 +84,12 @@ class OverviewController {
         Amp amp = amps.amp(id);
         AmpDescription description = amp.description();
         List<Window> windows = targets.windows(amp);
-        List<Round> all = rounds.rounds(id);
+        EachShown<Round> each = rounds.each(id);
+        List<Round> all = each.shown();
         Optional<Round> last = all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
         boolean fromBelow = !view.equals("above");
         model.addAttribute("amp", amp);
+        model.addAttribute("broken", each.broken());
         model.addAttribute("a", description);
         model.addAttribute("what", what(description));
         model.addAttribute("away", amps.isAway(id));

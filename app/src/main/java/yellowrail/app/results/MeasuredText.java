@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.apache.commons.csv.CSVRecord;
+import yellowrail.app.forms.CsvCells;
 import yellowrail.app.forms.CsvLines;
 import yellowrail.core.experiment.MeasuredPoint;
 
@@ -13,7 +14,7 @@ import yellowrail.core.experiment.MeasuredPoint;
  * semicolons or tabs, when commas may be decimal.
  */
 public final class MeasuredText {
-    private static final int MOST = 500;
+    static final int MOST = 500;
     private static final int COLUMNS = 4;
 
     private MeasuredText() {}
@@ -48,7 +49,7 @@ public final class MeasuredText {
                 line.get(1).isEmpty() ? Optional.empty() : Optional.of(number(where, "frequency", line.get(1), "Hz"));
         try {
             return new MeasuredPoint(
-                    line.get(0),
+                    CsvCells.plain(line.get(0)),
                     hertz,
                     number(where, "watts", line.get(2), "W"),
                     number(where, "THD", line.get(3), "%") / 100);

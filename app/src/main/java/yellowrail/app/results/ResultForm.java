@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Texts;
 import yellowrail.core.experiment.MeasuredPoint;
 
 /**
@@ -17,8 +18,6 @@ import yellowrail.core.experiment.MeasuredPoint;
  * @param points a line for each point
  */
 record ResultForm(UUID id, String supersedes, Map<String, String> factors, String points, String note) {
-    private static final int MOST_WORDS = 120;
-    private static final int MOST_NOTE = 500;
 
     /** The same texts as another result. */
     ResultForm withId(UUID other) {
@@ -57,12 +56,12 @@ record ResultForm(UUID id, String supersedes, Map<String, String> factors, Strin
     /** The result, with what is wrong in {@code complaints}; then it is not to be kept. */
     BenchResult read(UUID ampId, OffsetDateTime takenAt, UUID corrects, Complaints complaints) {
         factors.forEach((factor, text) -> {
-            if (text.length() > MOST_WORDS) {
-                complaints.add(field(factor), "At most " + MOST_WORDS + " characters.");
+            if (text.length() > Texts.SENTENCE) {
+                complaints.add(field(factor), Texts.tooLong(Texts.SENTENCE, text));
             }
         });
-        if (note.length() > MOST_NOTE) {
-            complaints.add("note", "At most " + MOST_NOTE + " characters.");
+        if (note.length() > Texts.NOTE) {
+            complaints.add("note", Texts.tooLong(Texts.NOTE, note));
         }
         if (corrects != null && note.isBlank()) {
             complaints.add("note", "Say in a few words why it is corrected.");

@@ -23,6 +23,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.CsvCells;
+import yellowrail.app.forms.CsvLines;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
@@ -112,6 +114,7 @@ class ResultsController {
                         .map(f -> new FactorField(
                                 f, ResultForm.field(f), form.factors().getOrDefault(f, "")))
                         .toList());
+        model.addAttribute("limits", CsvLines.limits(MeasuredText.MOST));
         model.addAttribute("said", complaints.byField());
         model.addAttribute("table", ResultsView.of(holding));
         return "results/results";
@@ -143,7 +146,7 @@ class ResultsController {
                     cells.add(r.note());
                     cells.add(r.id());
                     cells.add(r.supersedes());
-                    out.printRecord(cells);
+                    out.printRecord(CsvCells.safe(cells));
                 }
             }
         } catch (IOException failed) {

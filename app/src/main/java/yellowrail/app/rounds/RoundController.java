@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.web.NotThere;
@@ -157,13 +158,13 @@ class RoundController {
         Understanding made =
                 MeterText.understand(text, RoundReader.field(round.amp().description(), old.quantity(), old.point()));
         Optional<Typed> typed = made.value();
-        if (typed.isEmpty() || reason.isBlank() || reason.length() > 500) {
+        if (typed.isEmpty() || reason.isBlank() || reason.length() > Texts.SENTENCE) {
             response.setStatus(422);
             String sentence = typed.isEmpty()
                     ? made.complaint().orElse("Type the value as it should have been.")
                     : reason.isBlank()
                             ? "Say in a few words why it is corrected."
-                            : "A reason has at most 500 characters.";
+                            : Texts.tooLong(Texts.SENTENCE, reason);
             return correction(roundId, readingId, id, text, reason, Optional.of(sentence), model);
         }
         Complaints complaints = new Complaints();

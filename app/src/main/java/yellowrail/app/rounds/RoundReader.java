@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Mains;
@@ -119,11 +120,8 @@ public final class RoundReader {
         if (readings.isEmpty() && !complaints.any()) {
             complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");
         }
-        if (form.note() != null && form.note().length() > 2000) {
-            complaints.add(
-                    "note",
-                    "A note has at most 2000 characters; this one has "
-                            + form.note().length() + ".");
+        if (form.note() != null && form.note().length() > Texts.NOTE) {
+            complaints.add("note", Texts.tooLong(Texts.NOTE, form.note()));
         }
         for (String entry : form.confirmed()) {
             if (!known.contains(entry.split("=", 2)[0])) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -17,6 +18,7 @@ import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.amp.Mains;
@@ -140,11 +142,18 @@ public class RoundStore {
 
     /** All rounds of an amp, oldest first. */
     public List<Round> rounds(UUID ampId) {
+        return each(ampId).shown();
+    }
+
+    /** The same, with the names of those that cannot be read. */
+    public EachShown<Round> each(UUID ampId) {
         Map<UUID, List<Reading>> readings =
                 mapper.readingsOfAmp(ampId).stream().collect(Collectors.groupingBy(Reading::roundId));
-        return mapper.rounds(ampId).stream()
-                .map(row -> assemble(row, readings.getOrDefault(row.id(), List.of())))
-                .toList();
+        return each(mapper.rounds(ampId), row -> readings.getOrDefault(row.id(), List.of()));
+    }
+
+    private EachShown<Round> each(List<RoundRow> rows, Function<RoundRow, List<Reading>> readings) {
+        return EachShown.of(rows, row -> assemble(row, readings.apply(row)), row -> "the round " + row.id());
     }
 
     /** How many readings an amp has, superseded ones included: it rises with every one. */
@@ -154,8 +163,7 @@ public class RoundStore {
 
     /** The newest round of every amp that has one. */
     public Map<UUID, Round> newest() {
-        return mapper.newestOfEach().stream()
-                .map(row -> assemble(row, mapper.readings(row.id())))
+        return each(mapper.newestOfEach(), row -> mapper.readings(row.id())).shown().stream()
                 .collect(Collectors.toMap(r -> r.amp().id(), r -> r));
     }
 

@@ -8,6 +8,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.EachShown;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.ComputedTarget;
@@ -59,7 +60,9 @@ public class SettingStore {
     private <T> List<T> newest(String kind, Class<T> type, List<T> shipped, Function<T, String> name) {
         Map<String, T> all = new LinkedHashMap<>();
         shipped.forEach(s -> all.put(name.apply(s), s));
-        mapper.newest(kind).stream().map(b -> json.read(b, type)).forEach(s -> all.put(name.apply(s), s));
+        EachShown.of(mapper.newest(kind), b -> json.read(b, type), b -> kind)
+                .shown()
+                .forEach(s -> all.put(name.apply(s), s));
         return List.copyOf(all.values());
     }
 

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.reading.Accuracy;
@@ -62,12 +63,12 @@ class SettingsController {
         if (low.isEmpty() || high.isEmpty()) {
             complaints.add("lo", "A window needs both edges, in per cent of the plate rating.");
         }
-        if (name.strip().equalsIgnoreCase(ComputedTarget.NAME)
-                || name.strip().equalsIgnoreCase(Target.MakersFigure.NAME)) {
-            complaints.add("name", "“" + name.strip() + "” is taken: choose another name for this window.");
+        if (Texts.line(name).equalsIgnoreCase(ComputedTarget.NAME)
+                || Texts.line(name).equalsIgnoreCase(Target.MakersFigure.NAME)) {
+            complaints.add("name", "“" + Texts.line(name) + "” is taken: choose another name for this window.");
         }
-        if (why.length() > 500) {
-            complaints.add("why", "At most 500 characters.");
+        if (why.length() > Texts.SENTENCE) {
+            complaints.add("why", Texts.tooLong(Texts.SENTENCE, why));
         }
         return keep(
                 complaints,
@@ -75,7 +76,9 @@ class SettingsController {
                 model,
                 response,
                 () -> store.keep(
-                        id, new Window(name.strip(), low.orElseThrow() / 100, high.orElseThrow() / 100, why.strip())));
+                        id,
+                        new Window(
+                                Texts.line(name), low.orElseThrow() / 100, high.orElseThrow() / 100, Texts.line(why))));
     }
 
     @PostMapping("/settings/meters")
@@ -92,7 +95,7 @@ class SettingsController {
             Model model,
             HttpServletResponse response) {
         Complaints complaints = new Complaints();
-        if (meterName.isBlank() || meterName.length() > 60) {
+        if (meterName.isBlank() || meterName.length() > Texts.NAME) {
             complaints.add("meterName", "A meter's name has 1 to 60 characters.");
         }
         Accuracy volts = accuracy("v", vPercent, vCounts, complaints);
@@ -103,7 +106,7 @@ class SettingsController {
                 typed,
                 model,
                 response,
-                () -> store.keep(id, new Meter(meterName.strip(), volts, amperes, ohms)));
+                () -> store.keep(id, new Meter(Texts.line(meterName), volts, amperes, ohms)));
     }
 
     private static Accuracy accuracy(String name, String percent, String counts, Complaints complaints) {

@@ -38,6 +38,7 @@ class TubeController {
         model.addAttribute(
                 "types",
                 store.catalogueOrLastKnown().types().stream().map(TypeView::of).toList());
+        model.addAttribute("broken", store.broken());
         return "tubes/tubes";
     }
 

@@ -9,6 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.web.EachShown;
 import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
@@ -19,6 +20,7 @@ import yellowrail.core.tube.TubeType;
 public class TubeStore {
     private final OwnTypeMapper mapper;
     private final CoreJson json;
+    private final Fresh<List<String>> broken = new Fresh<>(List.of(), () -> own().broken());
     private final Fresh<Catalogue> fresh = new Fresh<>(Catalogue.shipped(), this::catalogue);
 
     TubeStore(OwnTypeMapper mapper, CoreJson json) {
@@ -28,8 +30,16 @@ public class TubeStore {
 
     /** The catalogue as it is now. */
     public Catalogue catalogue() {
-        return Catalogue.with(
-                mapper.newest().stream().map(b -> json.read(b, TubeType.class)).toList());
+        return Catalogue.with(own().shown());
+    }
+
+    /** Own types that cannot be read, as last known. */
+    List<String> broken() {
+        return broken.get();
+    }
+
+    private EachShown<TubeType> own() {
+        return EachShown.of(mapper.newest(), b -> json.read(b, TubeType.class), b -> "an own tube type");
     }
 
     /** The catalogue for what saves nothing: some seconds old at most, or as last known while the database is away. */

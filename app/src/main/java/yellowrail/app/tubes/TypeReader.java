@@ -1,7 +1,5 @@
 package yellowrail.app.tubes;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
@@ -10,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.Texts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
@@ -78,11 +77,12 @@ final class TypeReader {
     private Optional<TubeType> type() {
         String designation = designation();
         List<String> aliases = aliases(designation);
-        String source = or(form.source(), "");
-        if (source.isEmpty() || source.length() > 200) {
+        String source = Texts.line(form.source());
+        if (source.isEmpty() || source.length() > Texts.SENTENCE) {
             complaints.add(
                     "source",
-                    "Say where the figures come from, in 1 to 200 characters: the maker's sheet and its date.");
+                    "Say where the figures come from, in 1 to " + Texts.SENTENCE
+                            + " characters: the maker's sheet and its date.");
         }
         TubeKind kind = complaints.pick("kind", form.kind(), KINDS, TubeKind.UNKNOWN);
         Ratings ratings = new Ratings(
@@ -127,8 +127,8 @@ final class TypeReader {
     }
 
     private String designation() {
-        String designation = or(form.designation(), "");
-        if (designation.isEmpty() || designation.length() > 40) {
+        String designation = Texts.line(form.designation());
+        if (designation.isEmpty() || designation.length() > Texts.DESIGNATION) {
             complaints.add("designation", "A designation has 1 to 40 characters.");
         } else if (before.isPresent() && !designation.equals(before.get().designation())) {
             complaints.add(
@@ -153,12 +153,12 @@ final class TypeReader {
     }
 
     private List<String> aliases(String designation) {
-        List<String> aliases = Arrays.stream(or(form.aliases(), "").split("[,;]"))
+        List<String> aliases = Arrays.stream(Texts.line(form.aliases()).split("[,;]"))
                 .map(String::strip)
                 .filter(s -> !s.isEmpty())
                 .toList();
         for (String alias : aliases) {
-            if (alias.length() > 40) {
+            if (alias.length() > Texts.DESIGNATION) {
                 complaints.add("aliases", "A designation has 1 to 40 characters.");
             } else if (Catalogue.isFamily(alias)) {
                 complaints.add("aliases", family(alias));

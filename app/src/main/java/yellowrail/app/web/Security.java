@@ -1,5 +1,8 @@
 package yellowrail.app.web;
 
+import java.security.SecureRandom;
+import java.util.Base64;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -7,7 +10,6 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
@@ -21,13 +23,13 @@ class Security {
             "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, @Value("${yellowrail.lan}") boolean lan) throws Exception {
-        // The token lives in a cookie, so that a form typed before a restart of the server can still be sent after it.
-        CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
-        tokens.setCookieCustomizer(c -> c.sameSite("Strict").httpOnly(true).path("/"));
-        return http.authorizeHttpRequests(a -> a.anyRequest().permitAll())
-                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-                .csrf(c -> c.csrfTokenRepository(tokens)
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            FormKeyMapper keys,
+            ObjectProvider<SecurityPart> parts,
+            @Value("${yellowrail.lan}") boolean lan)
+            throws Exception {
+        http.csrf(c -> c.csrfTokenRepository(new SignedFormTokens(formKey(keys)))
                         .csrfTokenRequestHandler(new CsrfTokenRequestAttributeHandler())
                         .ignoringRequestMatchers(JsonOnly::matches))
                 .addFilterBefore(new KnownHost(lan), SecurityContextHolderFilter.class)
@@ -37,8 +39,23 @@ class Security {
                     request.setAttribute(Trouble.SENTENCE, Trouble.FORM_TOKEN);
                     response.sendError(403);
                 }))
-                .requestCache(c -> c.disable())
-                .logout(l -> l.disable())
-                .build();
+                .requestCache(c -> c.disable());
+        SecurityPart part = parts.getIfAvailable(() -> Security::oneBuilder);
+        part.apply(http);
+        return http.build();
+    }
+
+    /** One builder on one computer. */
+    private static void oneBuilder(HttpSecurity http) throws Exception {
+        http.authorizeHttpRequests(a -> a.anyRequest().permitAll())
+                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .logout(l -> l.disable());
+    }
+
+    private static byte[] formKey(FormKeyMapper keys) {
+        byte[] fresh = new byte[32];
+        new SecureRandom().nextBytes(fresh);
+        keys.keep(Base64.getEncoder().encodeToString(fresh));
+        return Base64.getDecoder().decode(keys.first());
     }
 }

@@ -180,7 +180,7 @@ class SessionIT extends AppIT {
                 .andExpect(jsonPath("$.detail").value(containsString("Before power is not done")));
         send(session, UUID.randomUUID(), "dance", Map.of())
                 .andExpect(jsonPath("$.field").value("kind"));
-        send(session, UUID.randomUUID(), "note", Map.of("topic", "HUM", "text", "x".repeat(1001)))
+        send(session, UUID.randomUUID(), "note", Map.of("topic", "HUM", "text", "x".repeat(2001)))
                 .andExpect(jsonPath("$.field").value("text"));
         mvc.perform(post("/api/v1/sessions/" + session + "/events")
                         .contentType(MediaType.APPLICATION_JSON)
@@ -539,16 +539,15 @@ class SessionIT extends AppIT {
 
         Device(HttpClient http, String address, UUID session) throws Exception {
             lines = http.send(
-                            HttpRequest.newBuilder(URI.create(address + "/bench/" + session + "/stream"))
+                            HttpRequest.newBuilder(URI.create(address + "/bench/stream"))
                                     .header("Accept", "text/event-stream")
                                     .build(),
                             HttpResponse.BodyHandlers.ofLines())
                     .body();
             reader = new Thread(() -> {
                 try {
-                    lines.filter(l -> l.startsWith("data:"))
-                            .forEach(l ->
-                                    heard.add(Integer.valueOf(l.substring(5).strip())));
+                    lines.filter(l -> l.startsWith("data:") && l.contains(session.toString()))
+                            .forEach(l -> heard.add(Integer.valueOf(l.replaceAll(".*\"seq\":(\\d+).*", "$1"))));
                 } catch (RuntimeException closed) {
                     // The stream ends with the test.
                 }
@@ -659,13 +658,16 @@ class SessionIT extends AppIT {
         UUID session = begin(keepPair("Two instances", "6550"), Purpose.YEARLY_CHECK);
         tell(session, "declare", "power", "OFF");
         try (Device device = new Device(HttpClient.newHttpClient(), "http://localhost:" + port, session)) {
-            device.hears(1);
             // As another instance would store it.
             jdbc.sql(
                             "insert into bench_event (id, session_id, seq, kind, body, happened_at, device) values (?, ?, 2, 'Noted',"
                                     + " '{\"event\":\"Noted\",\"topic\":\"HUM\",\"text\":\"from elsewhere\"}'::jsonb, ?, 'other')")
                     .params(UUID.randomUUID(), session, clock.millis())
                     .update();
+            jdbc.sql("select pg_notify('yellow_rail', ?)")
+                    .param("elsewhere changed " + session + " 2")
+                    .query(String.class)
+                    .list();
             device.hears(2);
         }
         assertThat(sessions.<Integer>look(session, BenchSession::seq)).isEqualTo(2);

@@ -3,11 +3,18 @@ package yellowrail.app.lan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.net.CookieManager;
+import java.net.Socket;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -27,6 +34,8 @@ class LanIT extends AppIT {
 
     @Autowired
     private Environment environment;
+
+    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
 
     private ConfigurableApplicationContext network;
     private String address;
@@ -53,56 +62,135 @@ class LanIT extends AppIT {
         network.close();
     }
 
-    private HttpResponse<String> get(String path, String cookie) throws Exception {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
-        if (!cookie.isEmpty()) {
-            request.header("Cookie", cookie);
-        }
-        return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    /** A browser with cookies of its own. */
+    private static HttpClient browser() {
+        return HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
     }
 
-    private HttpResponse<String> signIn(String passphrase, String back) throws Exception {
-        String body = "passphrase=" + passphrase.replace(" ", "+") + "&back=" + back;
-        return http.send(
-                HttpRequest.newBuilder(URI.create(address + "/sign-in"))
+    private HttpResponse<String> get(HttpClient browser, String path) throws Exception {
+        return browser.send(
+                HttpRequest.newBuilder(URI.create(address + path)).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private HttpResponse<String> post(HttpClient browser, String path, String fields) throws Exception {
+        Matcher token = TOKEN.matcher(get(browser, "/devices").body());
+        assertThat(token.find()).isTrue();
+        String body = "_csrf=" + URLEncoder.encode(token.group(1), StandardCharsets.UTF_8) + "&" + fields;
+        return browser.send(
+                HttpRequest.newBuilder(URI.create(address + path))
                         .header("Content-Type", "application/x-www-form-urlencoded")
                         .POST(HttpRequest.BodyPublishers.ofString(body))
                         .build(),
                 HttpResponse.BodyHandlers.ofString());
     }
 
+    private HttpResponse<String> signIn(HttpClient browser, String passphrase, String back) throws Exception {
+        return post(
+                browser, "/sign-in", "username=builder&passphrase=" + passphrase.replace(" ", "+") + "&back=" + back);
+    }
+
+    /** Waits as long as it is told to, then sends it. */
+    private HttpResponse<String> signInPatiently(HttpClient browser) throws Exception {
+        HttpResponse<String> answer = signIn(browser, PASSPHRASE, "/bench");
+        while (answer.statusCode() == 429) {
+            TimeUnit.SECONDS.sleep(
+                    Long.parseLong(answer.headers().firstValue("Retry-After").orElseThrow()));
+            answer = signIn(browser, PASSPHRASE, "/bench");
+        }
+        return answer;
+    }
+
     @Test
     void nothingButTheSignInPageAnswersWithoutThePassphrase() throws Exception {
+        HttpClient stranger = browser();
         for (String path : new String[] {
-            "/", "/bench", "/amps", "/css/theme.css", "/actuator/health",
-                    "/webjars/bootstrap/dist/css/bootstrap.min.css",
-            "/error", "/bench/../amps", "/api/v1/openapi.json", "//amps", "/sign-in/../amps", "/;x/amps"
+            "/",
+            "/bench",
+            "/amps",
+            "/css/theme.css",
+            "/actuator/health",
+            "/webjars/bootstrap/dist/css/bootstrap.min.css",
+            "/devices",
+            "/bench/stream",
+            "/error",
+            "/bench/../amps",
+            "/api/v1/openapi.json",
+            "//amps",
+            "/sign-in/../amps",
+            "/;x/amps"
         }) {
-            HttpResponse<String> response = get(path, "");
+            HttpResponse<String> response = get(stranger, path);
             assertThat(response.statusCode()).as(path).isIn(400, 401);
             assertThat(response.body()).as(path).doesNotContain("On the bench", "openapi\":");
         }
-        assertThat(get("/api/v1/amps", "").body()).contains("Sign in with the passphrase");
-        assertThat(get("/amps", "yellow-rail=9999999999.forged").statusCode()).isEqualTo(401);
-        assertThat(get("/amps", "yellow-rail=1.x").statusCode()).isEqualTo(401);
-        String page = get("/amps", "").body();
-        assertThat(page).contains("name=\"back\" value=\"/amps\"").contains("passphrase");
+        assertThat(get(stranger, "/api/v1/amps").body()).contains("Sign in with the passphrase");
+        assertThat(get(stranger, "/sign-in").statusCode()).isEqualTo(200);
+        assertThat(get(stranger, "/amps").body())
+                .contains("name=\"back\" value=\"/amps\"")
+                .contains("passphrase");
+        for (String forged :
+                List.of("yellow-rail=9999999999.forged", "yellow-rail=eDp5", "yellow-rail-session=node01")) {
+            HttpRequest request = HttpRequest.newBuilder(URI.create(address + "/amps"))
+                    .header("Cookie", forged)
+                    .build();
+            assertThat(http.send(request, HttpResponse.BodyHandlers.ofString()).statusCode())
+                    .as(forged)
+                    .isEqualTo(401);
+        }
+    }
 
-        // Wrong ones are slowed down, and the right one waits with them.
-        assertThat(signIn("wrong wrong wrong", "/amps").statusCode()).isEqualTo(401);
-        HttpResponse<String> slowed = signIn(PASSPHRASE, "/amps");
+    @Test
+    void wrongOnesAreSlowedDownAndTheRightOneGoesWhereItWasAskedFrom() throws Exception {
+        HttpClient browser = browser();
+        assertThat(signIn(browser, "wrong wrong wrong", "/amps").statusCode()).isIn(401, 429);
+        HttpResponse<String> slowed = signIn(browser, PASSPHRASE, "/amps");
         assertThat(slowed.statusCode()).isEqualTo(429);
-        assertThat(slowed.headers().firstValue("Retry-After")).isPresent();
-        TimeUnit.SECONDS.sleep(
-                Long.parseLong(slowed.headers().firstValue("Retry-After").orElseThrow()));
-        HttpResponse<String> right = signIn(PASSPHRASE, "//elsewhere.example");
-        assertThat(right.statusCode()).isEqualTo(303);
-        assertThat(right.headers().firstValue("Location")).contains("/bench");
-        String set = right.headers().firstValue("Set-Cookie").orElseThrow();
-        assertThat(set).contains("HttpOnly").contains("SameSite=Strict");
-        String cookie = set.split(";")[0];
-        assertThat(get("/bench", cookie).body()).contains("On the bench");
-        assertThat(get("/amps", cookie + "x").statusCode()).isEqualTo(401);
+        assertThat(signInPatiently(browser).statusCode()).isEqualTo(303);
+        assertThat(get(browser, "/bench").body()).contains("On the bench");
+        HttpResponse<String> elsewhere = signIn(browser, PASSPHRASE, "//elsewhere.example");
+        assertThat(elsewhere.headers().firstValue("Location")).contains("/bench");
+        assertThat(elsewhere.headers().allValues("Set-Cookie"))
+                .isNotEmpty()
+                .allSatisfy(c -> assertThat(c).contains("HttpOnly").containsIgnoringCase("SameSite=Strict"));
+    }
+
+    @Test
+    void aDeviceStaysSignedInOverARestartAndIsSignedOutAlone() throws Exception {
+        HttpClient first = browser();
+        HttpClient second = browser();
+        assertThat(signInPatiently(first).statusCode()).isEqualTo(303);
+        assertThat(signInPatiently(second).statusCode()).isEqualTo(303);
+        close();
+        listen();
+        assertThat(get(first, "/bench").statusCode()).isEqualTo(200);
+        assertThat(post(first, "/sign-out", "").statusCode()).isEqualTo(302);
+        assertThat(get(first, "/bench").statusCode()).isEqualTo(401);
+        assertThat(get(second, "/bench").statusCode()).isEqualTo(200);
+        assertThat(post(second, "/sign-out/everywhere", "").statusCode()).isEqualTo(302);
+        assertThat(get(second, "/bench").statusCode()).isEqualTo(401);
+    }
+
+    @Test
+    void signedOutEverywhereMeansEveryDevice() throws Exception {
+        HttpClient first = browser();
+        HttpClient second = browser();
+        signInPatiently(first);
+        signInPatiently(second);
+        assertThat(get(second, "/devices").body()).contains("Devices that are signed in");
+        post(first, "/sign-out/everywhere", "");
+        assertThat(get(second, "/bench").statusCode()).isEqualTo(401);
+    }
+
+    @Test
+    void anotherNameOfThisHostIsRefusedAtSignInToo() throws Exception {
+        try (Socket socket = new Socket("127.0.0.2", URI.create(address).getPort())) {
+            socket.getOutputStream()
+                    .write("POST /sign-in HTTP/1.1\r\nHost: elsewhere.example\r\nContent-Length: 0\r\n\r\n"
+                            .getBytes(StandardCharsets.US_ASCII));
+            byte[] answer = new byte[12];
+            assertThat(socket.getInputStream().readNBytes(answer, 0, 12)).isEqualTo(12);
+            assertThat(new String(answer, StandardCharsets.US_ASCII)).isEqualTo("HTTP/1.1 421");
+        }
     }
 
     @Test
@@ -117,6 +205,8 @@ class LanIT extends AppIT {
 
     @Test
     void aShortPassphraseIsRefusedAtTheStart() {
-        assertThatThrownBy(() -> start("short")).hasRootCauseMessage("The passphrase needs 10 characters or more.");
+        assertThatThrownBy(() -> start("short"))
+                .hasRootCauseMessage(
+                        "The passphrase needs 10 characters or more, and 72 bytes at most; this one has 5 characters.");
     }
 }

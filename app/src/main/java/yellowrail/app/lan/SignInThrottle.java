@@ -9,7 +9,7 @@ import java.util.Map;
  * Slows wrong passphrases down: after each, the address waits twice as long, up to a minute; many wrong ones from
  * anywhere make everybody wait.
  */
-final class Patience {
+final class SignInThrottle {
     private static final int REMEMBERED = 1000;
     private static final Duration MOST = Duration.ofMinutes(1);
     private static final int ANYWHERE = 20;

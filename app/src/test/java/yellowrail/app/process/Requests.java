@@ -1,4 +1,4 @@
-package yellowrail.app.kill;
+package yellowrail.app.process;
 
 import java.io.IOException;
 import java.net.URI;
@@ -7,23 +7,23 @@ import java.net.http.HttpResponse;
 import java.time.Duration;
 
 /** Requests to an application that may be killed at any moment. */
-record Requests(Bench bench) {
+public record Requests(AppProcess app) {
     private static final Duration PATIENCE = Duration.ofSeconds(30);
 
     private HttpRequest.Builder to(String path) {
-        return HttpRequest.newBuilder(URI.create(bench.address() + path)).timeout(PATIENCE);
+        return HttpRequest.newBuilder(URI.create(app.address() + path)).timeout(PATIENCE);
     }
 
     private HttpResponse<String> answer(HttpRequest request) throws IOException, InterruptedException {
-        return bench.http().send(request, HttpResponse.BodyHandlers.ofString());
+        return app.http().send(request, HttpResponse.BodyHandlers.ofString());
     }
 
-    HttpResponse<String> get(String path) throws IOException, InterruptedException {
+    public HttpResponse<String> get(String path) throws IOException, InterruptedException {
         return answer(to(path).build());
     }
 
     /** Status of a JSON request; 0 when nothing answered. */
-    int post(String path, String json) throws InterruptedException {
+    public int post(String path, String json) throws InterruptedException {
         try {
             return answer(to("/api/v1" + path)
                             .header("Content-Type", "application/json")
@@ -37,7 +37,7 @@ record Requests(Bench bench) {
     }
 
     /** Sends a form as a browser would, with the token from the page and its cookie. */
-    HttpResponse<String> send(String path, String fields) throws IOException, InterruptedException {
+    public HttpResponse<String> send(String path, String fields) throws IOException, InterruptedException {
         String cookie =
                 get("/").headers().firstValue("Set-Cookie").orElseThrow().split(";")[0];
         String token = cookie.substring(cookie.indexOf('=') + 1);
@@ -48,7 +48,7 @@ record Requests(Bench bench) {
     }
 
     /** Status of a form; 0 when nothing answered. */
-    int sent(String path, String fields) throws InterruptedException {
+    public int sent(String path, String fields) throws InterruptedException {
         try {
             return send(path, fields).statusCode();
         } catch (IOException down) {

@@ -1,0 +1,427 @@
+package yellowrail.app.fuzz;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Check;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Purpose;
+import yellowrail.core.session.Stop;
+
+/** Amps, types, rounds, sessions, entries, results and settings as somebody could send them: possible, extreme or nonsense. */
+final class Things {
+    private static final List<String> TYPES =
+            List.of("EL34", "EL84", "6L6GC", "6V6GT", "KT88", "6550", "KT120", "EL34");
+    private static final List<String> METHODS =
+            List.of("own", "adaptor", "shared", "combined", "cathode", "half", "ma", "panel", "grid");
+    private static final List<String> GROUPINGS = List.of("", "tube", "side", "channel", "all");
+    private static final List<String> CONTROLS = List.of(
+            "",
+            "none",
+            "level",
+            "balance",
+            "level_and_balance",
+            "per_side",
+            "per_tube",
+            "cathode_own",
+            "cathode_shared");
+    private static final List<String> BIASES = List.of("", "unknown", "tracking", "constant", "cathode", "mixed");
+
+    private static final List<Quantity> OF_ROUNDS = List.of(
+            Quantity.CURRENT, Quantity.CURRENT, Quantity.PLATE, Quantity.PLATE, Quantity.SCREEN, Quantity.CATHODE);
+
+    private final Random random;
+    private final Nasty nasty;
+    /** One figure in so many is out of the way. */
+    private int calm = 20;
+
+    Things(Random random, Nasty nasty) {
+        this.random = random;
+        this.nasty = nasty;
+    }
+
+    private <T> T one(List<T> of) {
+        return nasty.one(of);
+    }
+
+    private <E extends Enum<E>> String name(Class<E> type) {
+        E[] all = type.getEnumConstants();
+        return nasty.sometimes(60) ? nasty.text() : all[random.nextInt(all.length)].name();
+    }
+
+    /** Words of any kind, often plain ones. */
+    private String words() {
+        return switch (random.nextInt(4)) {
+            case 0 -> nasty.text();
+            case 1 -> "";
+            default -> "words " + random.nextInt(1000);
+        };
+    }
+
+    /** A figure about so large; now and then a hundred times as much, nothing, or nonsense. */
+    private String figure(double usual, String unit) {
+        double value = switch (random.nextInt(calm)) {
+            case 0 -> usual * 100;
+            case 1 -> usual / 100;
+            case 2 -> -usual;
+            case 3 -> 0;
+            case 4 -> usual * Math.pow(10, random.nextInt(13) - 6);
+            default -> usual * (0.5 + random.nextDouble());
+        };
+        String text = String.format(java.util.Locale.ROOT, "%." + random.nextInt(5) + "f", value);
+        return nasty.sometimes(2 * calm) ? nasty.text() : nasty.sometimes(3) ? text : text + " " + unit;
+    }
+
+    private String perhaps(double usual, String unit) {
+        return nasty.sometimes(3) ? "" : figure(usual, unit);
+    }
+
+    private String json(Map<String, ?> map) {
+        StringBuilder json = new StringBuilder("{");
+        map.forEach((name, value) -> json.append(json.length() == 1 ? "" : ",")
+                .append(Nasty.quoted(name))
+                .append(":")
+                .append(value(value)));
+        return json.append("}").toString();
+    }
+
+    @SuppressWarnings("unchecked")
+    private String value(Object value) {
+        if (value instanceof Map<?, ?> map) {
+            return json((Map<String, ?>) map);
+        }
+        if (value instanceof List<?> list) {
+            StringBuilder json = new StringBuilder("[");
+            list.forEach(v -> json.append(json.length() == 1 ? "" : ",").append(value(v)));
+            return json.append("]").toString();
+        }
+        return value instanceof String text ? Nasty.quoted(text) : String.valueOf(value);
+    }
+
+    private List<String> times(int count, java.util.function.IntFunction<String> of) {
+        List<String> list = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            list.add(of.apply(i));
+        }
+        return list;
+    }
+
+    String amp(UUID id, int seen) {
+        calm = nasty.sometimes(3) ? 20 : 300;
+        boolean cathode = nasty.sometimes(4);
+        int sockets = one(List.of(1, 2, 2, 2, 4, 8));
+        Map<String, Object> amp = new LinkedHashMap<>();
+        amp.put("name", nasty.sometimes(8) ? nasty.text() : "Amp " + random.nextInt(1000));
+        amp.put("topology", sockets % 2 == 1 ? "se" : "pp");
+        String connection = one(List.of("", "pentode", "ul", "triode"));
+        amp.put("connection", connection);
+        amp.put("tap", connection.equals("ul") ? perhaps(40, "%") : "");
+
+        amp.put("bias", nasty.sometimes(8) ? one(BIASES) : cathode ? "cathode" : "tracking");
+        amp.put("controls", nasty.sometimes(8) ? one(CONTROLS) : cathode ? "cathode_own" : "per_tube");
+        amp.put("socketName", times(sockets, i -> nasty.sometimes(5 * calm) ? nasty.text() : "V" + (i + 1)));
+        amp.put("socketChannel", times(sockets, i -> nasty.sometimes(calm) ? "2" : "1"));
+        amp.put("socketSide", times(sockets, i -> i % 2 == 0 ? "A" : "B"));
+        String type = one(TYPES);
+        amp.put("socketType", times(sockets, i -> nasty.sometimes(calm) ? one(TYPES) : type));
+        String method = nasty.sometimes(3) ? one(METHODS) : cathode ? "cathode" : "own";
+        amp.put("method", method);
+        amp.put("grouping", nasty.sometimes(3) ? one(GROUPINGS) : "");
+        amp.put(
+                "r",
+                List.of("own", "shared", "combined", "cathode", "half").contains(method)
+                        ? figure(method.equals("cathode") ? 300 : method.equals("half") ? 90 : 10, "Ω")
+                        : "");
+        amp.put("rtol", List.of("own", "shared", "combined", "cathode").contains(method) ? perhaps(1, "%") : "");
+        amp.put("mvma", method.equals("adaptor") ? perhaps(1, "") : "");
+        amp.put("caldiv", method.equals("panel") ? perhaps(10, "") : "");
+        amp.put("calma", method.equals("panel") ? perhaps(40, "mA") : "");
+        amp.put("warm", method.equals("half") ? perhaps(25, "") : "");
+        amp.put("nominal", nasty.sometimes(3) ? "120" : "230");
+        amp.put("lowest", nasty.sometimes(5) ? figure(210, "V") : "");
+        amp.put("highest", nasty.sometimes(5) ? figure(250, "V") : "");
+        int nodes = random.nextInt(4);
+        amp.put("nodeLabel", times(nodes, i -> nasty.sometimes(calm) ? nasty.text() : "node " + i));
+        amp.put("nodeFarads", times(nodes, i -> perhaps(100, "µF")));
+        amp.put("nodeVolts", times(nodes, i -> perhaps(500, "V")));
+        amp.put("screenOhms", perhaps(470, "Ω"));
+        amp.put("chokeOhms", perhaps(100, "Ω"));
+        amp.put("zaa", perhaps(4000, "Ω"));
+        amp.put("heaterVolts", perhaps(6.3, "V"));
+        amp.put("heaterAmperes", perhaps(6, "A"));
+        amp.put("supplyAmperes", perhaps(0.25, "A"));
+        amp.put("quirks", words());
+        amp.put("maker", perhaps(40, "mA"));
+        amp.put("target", one(List.of("", "middle", "cathode-bias usual", "middle")));
+        amp.put("judgeBy", one(List.of("", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE")));
+        amp.put("ceiling", perhaps(80, "%"));
+        return json(Map.of(
+                "id",
+                id.toString(),
+                "versionId",
+                UUID.randomUUID().toString(),
+                "seenVersion",
+                seen,
+                "description",
+                amp));
+    }
+
+    String round(List<String> points) {
+        calm = nasty.sometimes(2) ? 20 : 200;
+        Map<String, String> values = new LinkedHashMap<>();
+        int count = 1 + random.nextInt(12);
+        for (int i = 0; i < count; i++) {
+            Quantity quantity = nasty.sometimes(30) ? one(Arrays.asList(Quantity.values())) : one(OF_ROUNDS);
+            String point = nasty.sometimes(60) ? nasty.text() : one(points);
+            values.put(quantity + "." + (quantity == Quantity.CHOKE ? "" : point), reading(quantity));
+        }
+        values.put("MAINS.", figure(230, "V"));
+        Map<String, Object> round = new LinkedHashMap<>();
+        round.put("id", UUID.randomUUID().toString());
+        round.put("meter", one(List.of("basic", "handheld", "fine", "bench", "")));
+        round.put("ref", one(List.of("", "chassis", "cathode", "node", "out")));
+        round.put("limiter", one(List.of("", "yes", "no")));
+        round.put("reduced", one(List.of("", "yes", "no")));
+        round.put("pair", one(List.of("", "together", "before")));
+        round.put("spread", perhaps(10, "%"));
+        round.put("note", words());
+        round.put("values", values);
+        List<String> confirmed = new ArrayList<>();
+        values.forEach((point, text) -> confirmed.add(point + "=" + text));
+        round.put("confirmed", confirmed);
+        return json(round);
+    }
+
+    private String reading(Quantity quantity) {
+        return switch (quantity.field().unit()) {
+            case VOLT ->
+                figure(quantity == Quantity.MAINS ? 230 : quantity.field().high() / 3, "V");
+            case OHM -> figure(10, "Ω");
+            default -> nasty.sometimes(2) ? figure(38, "mA") : figure(380, "mV");
+        };
+    }
+
+    String session(UUID id, String amp) {
+        calm = 60;
+        Map<String, Object> session = new LinkedHashMap<>();
+        session.put("id", id.toString());
+        session.put("amp", amp);
+        session.put("purpose", name(Purpose.class));
+        session.put("meter", one(List.of("handheld", "basic", "fine handheld", "bench")));
+        session.put("ref", one(List.of("chassis", "cathode", "node", "")));
+        session.put("hands", perhaps(10, "V"));
+        session.put("soak", perhaps(30, ""));
+        session.put("heaterAmber", perhaps(5, "%"));
+        session.put("heaterRed", perhaps(10, "%"));
+        return json(session);
+    }
+
+    /** An entry: most often a reading or what makes readings possible. */
+    String entry(List<String> points, List<String> entries) {
+        Map<String, Object> fields = new LinkedHashMap<>();
+        String kind = one(List.of(
+                "read",
+                "read",
+                "read",
+                "read",
+                "read",
+                "read",
+                "declare",
+                "declare",
+                "tick",
+                "tick",
+                "tick",
+                "skip",
+                "skip",
+                "enter",
+                "enter",
+                "note",
+                "turn",
+                "place",
+                "exchange",
+                "change",
+                "limiter",
+                "void",
+                "move",
+                "label",
+                "hear",
+                "choose",
+                "aim",
+                "drawer",
+                "tier",
+                "stop",
+                "resume",
+                "cause",
+                "direction",
+                "bias",
+                "close",
+                "sign"));
+        switch (kind) {
+            case "read" -> {
+                Quantity quantity = one(Arrays.asList(Quantity.values()));
+                fields.put("quantity", quantity.name());
+                fields.put("point", nasty.sometimes(25) ? nasty.text() : one(points));
+                fields.put("text", reading(quantity));
+                fields.put("confirmed", "yes");
+                if (nasty.sometimes(10) && !entries.isEmpty()) {
+                    fields.put("supersedes", one(entries));
+                    fields.put("reason", words());
+                }
+            }
+            case "declare" -> fields.put("power", name(Power.class));
+            case "enter" -> fields.put("stop", name(Stop.class));
+            case "skip" -> {
+                fields.put("stop", name(Stop.class));
+                fields.put("reason", words());
+            }
+            case "tick" -> {
+                fields.put("check", name(Check.class));
+                fields.put("point", nasty.sometimes(3) ? one(points) : "");
+                fields.put("done", nasty.sometimes(8) ? "no" : "yes");
+            }
+            case "note" -> {
+                fields.put("topic", name(Event.Topic.class));
+                fields.put("text", words());
+            }
+            case "turn" -> {
+                fields.put("control", one(points) + " control");
+                fields.put("reason", words());
+            }
+            case "place" -> {
+                fields.put("socket", one(points));
+                fields.put("tube", words());
+            }
+            case "exchange" -> {
+                fields.put("a", one(points));
+                fields.put("b", one(points));
+            }
+            case "change" -> {
+                fields.put("what", words());
+                fields.put("from", words());
+                fields.put("to", words());
+                fields.put("reason", words());
+            }
+            case "limiter" -> fields.put("on", one(List.of("yes", "no")));
+            case "void", "move" -> {
+                fields.put("reading", entries.isEmpty() ? "x" : one(entries));
+                fields.put("reason", words());
+                if (kind.equals("move")) {
+                    fields.put("point", one(points));
+                }
+            }
+            case "label" -> {
+                fields.put("label", one(List.of("A", "B", "H", "Z")));
+                fields.put("blind", one(List.of("", "yes", "no")));
+            }
+            case "hear" -> {
+                fields.put("label", one(List.of("A", "B")));
+                fields.put("text", words());
+            }
+            case "choose" -> fields.put("label", one(List.of("A", "B")));
+            case "aim" -> {
+                fields.put("target", one(List.of("middle", "hot", "cool", "computed", "x")));
+                fields.put("reason", words());
+            }
+            case "drawer" -> fields.put("values", perhaps(220, "") + "; " + perhaps(1, "k"));
+            case "tier" -> {
+                fields.put("tier", one(List.of("minimal", "recommended", "thorough", "x")));
+                fields.put("items", words());
+                fields.put("chosen", one(List.of("", "yes", "no")));
+            }
+            case "stop" -> fields.put("what", words());
+            case "resume" -> fields.put("found", words());
+            case "cause" -> {
+                fields.put("finding", one(List.of("LEAK/V1", "CREEP/V1", "STOPPED/amp", "EXCURSION/V2", "x")));
+                fields.put("fact", words());
+            }
+            case "direction" -> {
+                fields.put("control", one(points) + " control");
+                fields.put("direction", one(List.of("CLOCKWISE", "COUNTER_CLOCKWISE", "UNKNOWN")));
+            }
+            case "bias" -> fields.put("bias", one(List.of("tracking", "constant")));
+            case "close" -> fields.put("reason", nasty.sometimes(4) ? words() : "");
+            default -> {
+                fields.put("by", words());
+                fields.put("remarks", words());
+            }
+        }
+        Map<String, Object> entry = new LinkedHashMap<>();
+        entry.put("id", UUID.randomUUID().toString());
+        entry.put("kind", kind);
+        entry.put("device", nasty.sometimes(30) ? nasty.text() : "desk");
+        long now = System.currentTimeMillis();
+        entry.put("sentAt", now);
+        entry.put("madeAt", now - (nasty.sometimes(6) ? random.nextInt(7_200_000) : 0));
+        entry.put("fields", fields);
+        return json(entry);
+    }
+
+    /** A type as a form sends it. */
+    Map<String, String> type() {
+        calm = nasty.sometimes(3) ? 20 : 200;
+        Map<String, String> type = new LinkedHashMap<>();
+        type.put("id", UUID.randomUUID().toString());
+        type.put("designation", nasty.sometimes(8) ? nasty.text() : "Z" + random.nextInt(100_000));
+        type.put("aliases", nasty.sometimes(12) ? nasty.text() : "");
+        type.put("kind", one(List.of("PENTODE", "BEAM_TETRODE", "TRIODE", "UNKNOWN")));
+        type.put("source", "own sheet " + (nasty.sometimes(5) ? nasty.text() : ""));
+        type.put("system", one(List.of("UNSTATED", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE")));
+        type.put("plateWatts", figure(25, "W"));
+        type.put("screenWatts", figure(4, "W"));
+        type.put("combinedWatts", figure(30, "W"));
+        type.put("plateVolts", figure(500, "V"));
+        type.put("screenVolts", figure(400, "V"));
+        type.put("cathodeAmperes", figure(150, "mA"));
+        type.put("heaterVolts", perhaps(6.3, "V"));
+        type.put("heaterAmperes", perhaps(1.5, "A"));
+        type.put("share", perhaps(6, "%"));
+        type.put("band", perhaps(2, "%"));
+        return type;
+    }
+
+    Map<String, String> result() {
+        Map<String, String> result = new LinkedHashMap<>();
+        result.put("id", UUID.randomUUID().toString());
+        StringBuilder lines = new StringBuilder();
+        for (int i = 1 + random.nextInt(5); i > 0; i--) {
+            lines.append(nasty.sometimes(4) ? nasty.text().replace(',', ' ') : "200 mV")
+                    .append(",")
+                    .append(perhaps(1000, ""))
+                    .append(",")
+                    .append(figure(12, ""))
+                    .append(",")
+                    .append(figure(1, ""))
+                    .append("\n");
+        }
+        result.put("points", lines.toString());
+        result.put("note", words());
+        return result;
+    }
+
+    Map<String, String> target() {
+        Map<String, String> target = new LinkedHashMap<>();
+        target.put("id", UUID.randomUUID().toString());
+        target.put("name", nasty.sometimes(2) ? nasty.text() : "target " + random.nextInt(30));
+        target.put("lo", figure(50, ""));
+        target.put("hi", figure(65, ""));
+        target.put("why", words());
+        return target;
+    }
+
+    Map<String, String> meter() {
+        Map<String, String> meter = new LinkedHashMap<>();
+        meter.put("id", UUID.randomUUID().toString());
+        meter.put("meterName", nasty.sometimes(2) ? nasty.text() : "meter " + random.nextInt(30));
+        for (String of : List.of("v", "a", "o")) {
+            meter.put(of + "Percent", figure(0.5, ""));
+            meter.put(of + "Counts", String.valueOf(random.nextInt(9)));
+        }
+        return meter;
+    }
+}
