@@ -66,7 +66,7 @@ class CurvesController {
                 return "redirect:"
                         + UriComponentsBuilder.fromPath("/tubes/{name}/curves")
                                 .queryParam("kept", "yes")
-                                .build(type.designation());
+                                .build(type.designation().replace('/', '-'));
             } catch (StoredDifferently stored) {
                 response.setStatus(409);
                 complaints.add("form", stored.getMessage());

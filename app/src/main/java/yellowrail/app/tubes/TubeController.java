@@ -95,7 +95,7 @@ class TubeController {
         return "redirect:"
                 + org.springframework.web.util.UriComponentsBuilder.fromPath("/tubes/{name}")
                         .queryParam("kept", "yes")
-                        .build(read.type().get().designation());
+                        .build(read.type().get().designation().replace('/', '-'));
     }
 
     private String form(TypeForm form, UUID id, String before, Map<String, ?> said, Model model) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.reading.Field;
@@ -130,6 +131,8 @@ final class TypeReader {
         String designation = Texts.line(form.designation());
         if (designation.isEmpty() || designation.length() > Texts.DESIGNATION) {
             complaints.add("designation", "A designation has 1 to 40 characters.");
+        } else if (!named(designation)) {
+            complaints.add("designation", NAMED);
         } else if (before.isPresent() && !designation.equals(before.get().designation())) {
             complaints.add(
                     "designation",
@@ -147,6 +150,15 @@ final class TypeReader {
         return designation;
     }
 
+    private static final Pattern DESIGNATION = Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N} ./+()_*-]*");
+    private static final String NAMED =
+            "A designation begins with a letter or a figure and holds letters, figures, blanks and . / + - ( ) _ *.";
+
+    /** What is printed on a tube, and can stand in an address; "new" is the address of the empty form. */
+    private static boolean named(String designation) {
+        return DESIGNATION.matcher(designation).matches() && !designation.equalsIgnoreCase("new");
+    }
+
     private static String family(String name) {
         return "“" + name
                 + "” stands for several types with different limits: give the exact one, as printed on the tube.";
@@ -160,6 +172,8 @@ final class TypeReader {
         for (String alias : aliases) {
             if (alias.length() > Texts.DESIGNATION) {
                 complaints.add("aliases", "A designation has 1 to 40 characters.");
+            } else if (!named(alias)) {
+                complaints.add("aliases", NAMED);
             } else if (Catalogue.isFamily(alias)) {
                 complaints.add("aliases", family(alias));
             } else if (catalogue.find(alias) instanceof Lookup.Found found

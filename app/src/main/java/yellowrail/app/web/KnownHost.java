@@ -12,6 +12,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * local network an address in figures is known too, since nobody else can own its name.
  */
 class KnownHost extends OncePerRequestFilter {
+    /** Of a host name in the domain name system. */
+    private static final int LONGEST = 255;
+
     private final boolean lan;
 
     KnownHost(boolean lan) {
@@ -22,6 +25,10 @@ class KnownHost extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         String host = request.getServerName();
+        if (host == null || host.length() > LONGEST) {
+            response.sendError(400);
+            return;
+        }
         boolean loopback = host.equals("localhost")
                 || host.matches("127(\\.\\d{1,3}){3}")
                 || host.equals("[::1]")

@@ -177,4 +177,16 @@ class SecurityIT extends AppIT {
         assertThat(response.statusCode()).isEqualTo(200);
         assertThat(response.body()).contains("10000 characters long");
     }
+
+    /** Another program on this computer can set cookies for the same host name, and send the same text in a form. */
+    @ParameterizedTest
+    @ValueSource(strings = {"abc.def", "abc", ".", "a.b.c", "AAAAAAAAAAAAAAAAAAAAAAAA."})
+    void aFormTokenThatWasNotMadeHereIsNone(String forged) throws Exception {
+        mvc.perform(post("/settings/targets")
+                        .cookie(new jakarta.servlet.http.Cookie("yellow-rail-form", forged))
+                        .param("_csrf", forged)
+                        .param("id", java.util.UUID.randomUUID().toString())
+                        .param("name", "forged"))
+                .andExpect(status().isForbidden());
+    }
 }
