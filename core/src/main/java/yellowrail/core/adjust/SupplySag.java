@@ -65,7 +65,7 @@ public sealed interface SupplySag {
                     "Mains was not read in both rounds: B+ may have moved with it. Read the mains with each.");
         }
         double change = Math.abs(b.mains().get() / a.mains().get() - 1);
-        if (change > MAINS_WITHIN) {
+        if (change > MAINS_WITHIN + 1e-9) {
             return new Refused(
                     "Mains moved " + Show.significant(100 * change, 2)
                             + " % between the rounds (1 % allowed): the fall of B+ is not the supply's alone. Read again at one mains.");

@@ -186,4 +186,41 @@ class SessionEdgesTest {
         assertThat(Finding.known(session, "EXCURSIONS/V1")).isFalse();
         assertThat(Finding.known(session, "EXCURSION")).isFalse();
     }
+
+    @ParameterizedTest
+    @CsvSource({"0, 1e-4, 1e4", "10, 0, 1e4", "10, 1e-4, 0", "-1, 1e-4, 1e4"})
+    void nothingDrainsToNothingOrThroughNothing(double limit, double farads, double ohms) {
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Drain.of(430, limit, farads, ohms))
+                .hasMessageContaining("above zero");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"10, 0", "-10, 0", "10.1, 9.95e-3", "27.18281828459045, 1"})
+    void drainingTakesItsTimeConstant(double volts, double seconds) {
+        assertThat(Drain.of(volts, 10, 1e-4, 1e4).seconds())
+                .isCloseTo(seconds, org.assertj.core.api.Assertions.within(1e-5));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.4, 1.0, false", "0.4, 1.1, true", "0.6, 1.2, false", "0.6, 1.21, true", "-0.6, -1.3, true"})
+    void aCapacitorThatCameBack(double first, double last, boolean back) {
+        assertThat(Drain.cameBack(first, last)).isEqualTo(back);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "9.45, WITHIN",
+        "9.46, AMBER",
+        "9.9, AMBER",
+        "9.91, RED",
+        "8.55, WITHIN",
+        "8.54, AMBER",
+        "8.1, AMBER",
+        "8.09, RED"
+    })
+    void heatersAtTheirBands(double volts, HeaterCheck.State state) {
+        assertThat(HeaterCheck.of(volts, true, java.util.Optional.of(9.0), 5 + 1e-9, 10 + 1e-9)
+                        .state())
+                .isEqualTo(state);
+    }
 }
