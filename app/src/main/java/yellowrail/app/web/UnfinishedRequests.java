@@ -3,6 +3,7 @@ package yellowrail.app.web;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import org.eclipse.jetty.io.Connection;
 import org.eclipse.jetty.io.EndPoint;
@@ -38,9 +39,13 @@ class UnfinishedRequests extends AbstractLifeCycle implements Connection.Listene
             @Override
             public boolean handle(Request request, Response response, Callback callback) throws Exception {
                 if (request.getLength() != 0) {
+                    AtomicBoolean whole = new AtomicBoolean();
+                    request.setAttribute(WHOLE, whole);
+                    // Refused or broken off it owes nothing any more; its connection may serve others.
+                    Request.addCompletionListener(request, ended -> whole.set(true));
                     EndPoint from =
                             request.getConnectionMetaData().getConnection().getEndPoint();
-                    add(new Begun(from, () -> request.getAttribute(WHOLE) == null, System.nanoTime()));
+                    add(new Begun(from, () -> !whole.get(), System.nanoTime()));
                 }
                 return super.handle(request, response, callback);
             }
@@ -52,7 +57,9 @@ class UnfinishedRequests extends AbstractLifeCycle implements Connection.Listene
         return new Handler.Wrapper(next) {
             @Override
             public boolean handle(Request request, Response response, Callback callback) throws Exception {
-                request.setAttribute(WHOLE, true);
+                if (request.getAttribute(WHOLE) instanceof AtomicBoolean whole) {
+                    whole.set(true);
+                }
                 return super.handle(request, response, callback);
             }
         };
