@@ -2,9 +2,12 @@ package yellowrail.app.web;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
+import org.eclipse.jetty.http.HttpHeader;
+import org.eclipse.jetty.http.HttpStatus;
 import org.eclipse.jetty.io.Connection;
 import org.eclipse.jetty.io.EndPoint;
 import org.eclipse.jetty.server.Handler;
@@ -38,6 +41,12 @@ class UnfinishedRequests extends AbstractLifeCycle implements Connection.Listene
         return new Handler.Wrapper(next) {
             @Override
             public boolean handle(Request request, Response response, Callback callback) throws Exception {
+                String type = request.getHeaders().get(HttpHeader.CONTENT_TYPE);
+                if (type != null && type.toLowerCase(Locale.ROOT).startsWith("multipart/")) {
+                    // No page sends such a form: files are read in the browser.
+                    Response.writeError(request, response, callback, HttpStatus.UNSUPPORTED_MEDIA_TYPE_415);
+                    return true;
+                }
                 if (request.getLength() != 0) {
                     AtomicBoolean whole = new AtomicBoolean();
                     request.setAttribute(WHOLE, whole);

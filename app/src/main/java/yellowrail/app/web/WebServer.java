@@ -27,9 +27,6 @@ class WebServer implements WebServerFactoryCustomizer<JettyServletWebServerFacto
 
     private static final int WAITING = 512;
     private static final int MOST_FIELDS = 1000;
-    /** Slower than this a body is not read to its end, bytes a second. */
-    private static final int SLOWEST = 200;
-
     private static final int BUFFER = 4096;
 
     @Override
@@ -42,7 +39,6 @@ class WebServer implements WebServerFactoryCustomizer<JettyServletWebServerFacto
         for (Connector connector : server.getConnectors()) {
             connector.getContainedBeans(HttpConnectionFactory.class).forEach(f -> {
                 HttpConfiguration http = f.getHttpConfiguration();
-                http.setMinRequestDataRate(SLOWEST);
                 http.setOutputBufferSize(BUFFER);
                 http.setOutputAggregationSize(BUFFER);
                 http.setSendServerVersion(false);

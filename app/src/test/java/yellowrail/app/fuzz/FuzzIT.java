@@ -2,6 +2,7 @@ package yellowrail.app.fuzz;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.net.HttpURLConnection;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -117,9 +118,14 @@ class FuzzIT {
                 body.isEmpty()
                         ? HttpRequest.BodyPublishers.noBody()
                         : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8));
-        HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-        answers.merge(answer.statusCode(), 1, Integer::sum);
         String asked = "request " + number + " of seed " + SEED + ": " + method + " " + path + "\n" + body;
+        HttpResponse<String> answer;
+        try {
+            answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        } catch (IOException silent) {
+            throw new AssertionError("no answer to " + asked, silent);
+        }
+        answers.merge(answer.statusCode(), 1, Integer::sum);
         assertThat(answer.statusCode()).as(asked).isLessThan(HttpURLConnection.HTTP_INTERNAL_ERROR);
         assertThat(INSIDE.matcher(answer.body()).find())
                 .as(asked + "\n" + answer.body())

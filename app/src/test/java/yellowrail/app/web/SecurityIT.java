@@ -124,7 +124,7 @@ class SecurityIT extends AppIT {
                         .param("nominal", "1e308")
                         .param("rtol", "NaN"))
                 .andExpect(status().isUnprocessableContent())
-                .andExpect(content().string(Matchers.containsString("at most 60 characters; this one has 10000")))
+                .andExpect(content().string(Matchers.containsString("At most 60 characters; this has 10000")))
                 .andExpect(content().string(Matchers.containsString("below zero")))
                 .andExpect(content().string(Matchers.containsString("beyond what is read at a bench")))
                 .andExpect(content().string(Matchers.containsString("Which one is fitted?")));
