@@ -43,7 +43,8 @@ class UnfinishedRequests extends AbstractLifeCycle implements Connection.Listene
             public boolean handle(Request request, Response response, Callback callback) throws Exception {
                 String type = request.getHeaders().get(HttpHeader.CONTENT_TYPE);
                 if (type != null && type.toLowerCase(Locale.ROOT).startsWith("multipart/")) {
-                    // No page sends such a form: files are read in the browser.
+                    // No page sends such a form: files are read in the browser. What is still coming is not waited for.
+                    response.getHeaders().put(HttpHeader.CONNECTION, "close");
                     Response.writeError(request, response, callback, HttpStatus.UNSUPPORTED_MEDIA_TYPE_415);
                     return true;
                 }
