@@ -27,6 +27,8 @@ import yellowrail.app.process.Requests;
  */
 class KillTrialIT {
     private static final int WRITERS = 3;
+    private static final int ROUNDS_BETWEEN = 10;
+    private static final int RESULTS_BETWEEN = 2;
 
     /** A type of the catalogue without shipped curves. */
     private static final String BARE = "KT120";
@@ -110,7 +112,8 @@ class KillTrialIT {
             writers.forEach(w -> w.setUncaughtExceptionHandler((thread, failed) -> failures.add(failed)));
             writers.forEach(Thread::start);
             for (int kill = 0; kill < kills; kill++) {
-                TimeUnit.MILLISECONDS.sleep(400 + random.nextInt(1200));
+                awaitMore();
+                TimeUnit.MILLISECONDS.sleep(random.nextInt(1200));
                 if (kill % 2 == 0) {
                     bench.killDatabase();
                     saysThatTheDatabaseIsAway(requests);
@@ -134,13 +137,22 @@ class KillTrialIT {
                 assertThat(writer.isAlive()).as("a writer that hangs").isFalse();
             }
             assertThat(failures).as("answers that were not expected").isEmpty();
-            assertThat(acknowledged).as("too few to tell anything").hasSizeGreaterThan(10 * kills);
-            assertThat(results).as("too few to tell anything").hasSizeGreaterThan(2 * kills);
             everythingAcknowledgedIsThere(requests);
             resultsAndCurvesAreThere(requests);
             System.out.println("Kill trial: " + kills + " kills, " + acknowledged.size() + " rounds and "
                     + results.size() + " results acknowledged, 0 lost");
         }
+    }
+
+    /** A kill tells something only while much is being written: a slow machine gets the time for it. */
+    private void awaitMore() throws InterruptedException {
+        int rounds = acknowledged.size() + ROUNDS_BETWEEN;
+        int others = results.size() + RESULTS_BETWEEN;
+        for (int i = 0; i < 1200 && (acknowledged.size() < rounds || results.size() < others); i++) {
+            TimeUnit.MILLISECONDS.sleep(50);
+        }
+        assertThat(acknowledged.size()).as("too few to tell anything").isGreaterThanOrEqualTo(rounds);
+        assertThat(results.size()).as("too few to tell anything").isGreaterThanOrEqualTo(others);
     }
 
     private String typedRound(UUID id) {

@@ -109,7 +109,7 @@ class SessionKillTrialIT {
             assertThat(failures).as("answers that were not expected").isEmpty();
             everythingAcknowledgedIsThereOnceAndInOrder(bench);
             int all = acknowledged.values().stream().mapToInt(List::size).sum();
-            assertThat(all).as("too few to tell anything").isGreaterThan(20 * kills);
+            assertThat(all).as("too few to tell anything").isGreaterThan(5 * kills);
             System.out.println("Session kill trial: " + kills + " kills, " + all + " readings acknowledged, 0 lost");
         }
     }
