@@ -13,6 +13,8 @@ class PlainErrors implements Request.Handler {
         String sentence = response.getStatus() == 413
                 ? "That was too long to be taken."
                 : "This request could not be understood.";
+        // The server closes the connection after most of these: whoever sent it is told, and sends the next on another.
+        response.getHeaders().put(HttpHeader.CONNECTION, "close");
         response.getHeaders().put(HttpHeader.CONTENT_TYPE, "text/html;charset=UTF-8");
         response.getHeaders().put("Content-Security-Policy", Security.POLICY);
         byte[] page = ("<!DOCTYPE html><html lang=\"en\"><meta charset=\"utf-8\"><title>Yellow Rail</title><h1>Error "

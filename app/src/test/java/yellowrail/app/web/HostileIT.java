@@ -172,4 +172,19 @@ class HostileIT extends AppIT {
                     .andExpect(content().string(containsString("Stands beside it")));
         }
     }
+
+    /** A connection that is closed after an answer says so in it, or the next request on it is lost. */
+    @ParameterizedTest
+    @ValueSource(strings = {"/tubes/%00", "/?a=LONG"})
+    void aConnectionThatIsClosedSaysSo(String path) throws Exception {
+        try (Socket socket = new Socket("127.0.0.1", port)) {
+            socket.setSoTimeout(30_000);
+            socket.getOutputStream()
+                    .write(("GET " + path.replace("LONG", "x".repeat(20_000)) + " HTTP/1.1\r\nHost: localhost\r\n\r\n")
+                            .getBytes(StandardCharsets.ISO_8859_1));
+            assertThat(new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8))
+                    .startsWith("HTTP/1.1 4")
+                    .contains("onnection: close");
+        }
+    }
 }
