@@ -1,107 +1,17 @@
 // The session's page. Every entry is kept in this browser until the server has it, and goes in order, once each.
 
+import { add, queued, refuse, remove, showQueue, uuid } from './queue.js';
 import { follow } from './stream.js';
 
 const bench = () => document.getElementById('bench');
 const session = bench().dataset.session;
-
-// Ids and device name work on a plain-http address too, where crypto.randomUUID is missing.
-function uuid() {
-  const b = crypto.getRandomValues(new Uint8Array(16));
-  b[6] = (b[6] & 0x0f) | 0x40;
-  b[8] = (b[8] & 0x3f) | 0x80;
-  const hex = [...b].map((x) => x.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
-}
 const device = localStorage.getItem('device') || uuid();
 localStorage.setItem('device', device);
-
-// The queue.
-const opened = new Promise((resolve, reject) => {
-  const request = indexedDB.open('yellow-rail', 1);
-  request.onupgradeneeded = () => request.result.createObjectStore('queue', { keyPath: 'order', autoIncrement: true });
-  request.onsuccess = () => resolve(request.result);
-  request.onerror = () => reject(request.error);
-});
-async function store(mode, work) {
-  const db = await opened;
-  return new Promise((resolve, reject) => {
-    const transaction = db.transaction('queue', mode, { durability: 'strict' });
-    const request = work(transaction.objectStore('queue'));
-    transaction.oncomplete = () => resolve(request.result);
-    transaction.onerror = () => reject(transaction.error);
-  });
-}
-const queued = async () => (await store('readonly', (q) => q.getAll())).filter((e) => e.session === session);
 
 function say(text, fine) {
   const told = document.getElementById('told');
   told.textContent = text;
   told.classList.toggle('fine', Boolean(fine));
-}
-
-// What an entry is, in a few words.
-function words(entry) {
-  const f = entry.fields;
-  const what = f.quantity && f.quantity.toLowerCase().replace(/_/g, ' ');
-  return [entry.kind, what, f.point || f.stop || f.check || f.control, f.text].filter(Boolean).join(' ');
-}
-
-async function showQueue() {
-  const all = await queued();
-  const waiting = all.filter((e) => !e.refused);
-  const box = document.getElementById('queue');
-  box.hidden = all.length === 0;
-  box.textContent = '';
-  if (waiting.length > 0) {
-    box.append(`${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`);
-    const list = document.createElement('ul');
-    waiting.forEach((e) => {
-      const item = document.createElement('li');
-      item.textContent = words(e);
-      list.append(item);
-    });
-    box.append(list);
-  }
-  all.filter((e) => e.refused).forEach((e) => box.append(refusedEntry(e)));
-}
-
-// An entry that waited and was then not taken: it stays until it is mended or dropped, and the others go on.
-function refusedEntry(entry) {
-  const row = document.createElement('div');
-  row.className = 'refused';
-  row.setAttribute('role', 'alert');
-  const said = document.createElement('p');
-  said.textContent = `Not taken: ${words(entry)}. ${entry.refused}`;
-  row.append(said);
-  const field = document.createElement('input');
-  if (entry.fields.text !== undefined) {
-    field.className = 'box words';
-    field.value = entry.fields.text;
-    field.setAttribute('aria-label', `What it should say: ${words(entry)}`);
-    row.append(field);
-  }
-  const button = (text, act) => {
-    const b = document.createElement('button');
-    b.type = 'button';
-    b.className = 'act plain small-act';
-    b.textContent = text;
-    b.onclick = act;
-    row.append(b);
-  };
-  button(entry.kind === 'read' ? 'Record it as read now' : 'Send it again', async () => {
-    const fields = entry.fields.text === undefined ? entry.fields : { ...entry.fields, text: field.value };
-    await store('readwrite', (q) => q.delete(entry.order));
-    const { order, refused, ...rest } = entry;
-    await store('readwrite', (q) => q.add({ ...rest, id: uuid(), fields, madeAt: Date.now() }));
-    await showQueue();
-    send();
-  });
-  button('Drop it', async () => {
-    await store('readwrite', (q) => q.delete(entry.order));
-    showQueue();
-  });
-  return row;
 }
 
 // An entry that was under way for longer had to wait: the page may show something else by now.
@@ -114,7 +24,7 @@ async function send() {
   clearTimeout(again);
   let last = 0;
   try {
-    const first = async () => (await queued()).find((e) => !e.refused);
+    const first = async () => (await queued(session)).find((e) => !e.refused);
     for (let next = await first(); next; next = await first()) {
       let response;
       try {
@@ -128,24 +38,24 @@ async function send() {
         response = null;
       }
       if (!response || response.status >= 500 || response.status === 401 || response.status === 429) {
-        await showQueue();
+        await showQueue(session, send);
         if (response && response.status === 401) location.reload();
         again = setTimeout(send, 1500);
         return;
       }
       const answer = await response.json().catch(() => ({}));
-      if (!response.ok && Date.now() - next.madeAt > WAITED) {
+      if (!response.ok && (Date.now() - next.madeAt > WAITED || !hasPlace(next))) {
         const sentence = answer.detail || 'This was not taken.';
-        await store('readwrite', (q) => q.put({ ...next, refused: sentence }));
+        await refuse(next, { refused: sentence, asks: Boolean(answer.confirm) });
         if (answer.dangerous) danger(sentence);
         continue;
       }
-      await store('readwrite', (q) => q.delete(next.order));
+      await remove(next);
       last = answer.seq || last;
       if (response.ok) accepted(next, answer);
       else refused(next, answer);
     }
-    await showQueue();
+    await showQueue(session, send);
     if (last) await refresh(last);
   } finally {
     sending = false;
@@ -170,6 +80,9 @@ function accepted(entry, answer) {
   }
   if (entry.kind === 'enter') { moveOn = null; toTop = true; }
 }
+
+// Whether what was typed can go back to where it was typed: a reading without its field would be lost.
+const hasPlace = (entry) => entry.kind !== 'read' || Boolean(entry.field && document.getElementById(entry.field));
 
 // What was not taken stays in its field with the sentence beside it.
 function refused(entry, answer) {
@@ -224,7 +137,7 @@ async function refresh(upTo) {
   refreshing = true;
   try {
     do {
-      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'all' : 'newest'}`, { headers: { 'X-Parts': [...parts.keys()].join(' ') } }).catch(() => null);
+      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, { headers: { 'X-Parts': [...parts.keys()].join(' ') } }).catch(() => null);
       if (!response || !response.ok) return;
       if (response.redirected) { location.reload(); return; }
       const html = whole(await response.text());
@@ -324,11 +237,11 @@ document.addEventListener('submit', async (event) => {
   if (form.dataset.busy) return;
   form.dataset.busy = 'yes';
   const label = form.querySelector('label');
-  await store('readwrite', (q) => q.add({
+  await add({
     id: uuid(), session, kind: form.dataset.kind, fields, madeAt: Date.now(), field: input && input.id, label: label && label.textContent,
-  }));
+  });
   if (form.dataset.kind !== 'read' && form.dataset.kind !== 'drawer') form.querySelectorAll('input.words').forEach((i) => { i.value = ''; });
-  await showQueue();
+  await showQueue(session, send);
   await send();
   delete form.dataset.busy;
 });
@@ -434,7 +347,7 @@ function times() {
 times();
 helpers();
 follow(heard);
-showQueue();
+showQueue(session, send);
 send();
 addEventListener('online', send);
 setInterval(() => { times(); if (!refreshing && document.visibilityState === 'visible' && !sending) refresh(); }, 30000);

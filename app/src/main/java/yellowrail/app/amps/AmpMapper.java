@@ -1,5 +1,6 @@
 package yellowrail.app.amps;
 
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -16,7 +17,8 @@ interface AmpMapper {
             @Param("ampId") UUID ampId,
             @Param("version") int version,
             @Param("name") String name,
-            @Param("description") String description);
+            @Param("description") String description,
+            @Param("at") OffsetDateTime at);
 
     List<AmpRow> newest();
 

@@ -1,5 +1,7 @@
 package yellowrail.app.amps;
 
+import java.time.Clock;
+import java.time.OffsetDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -26,10 +28,12 @@ public class AmpStore {
 
     private final AmpMapper mapper;
     private final CoreJson json;
+    private final Clock clock;
 
-    AmpStore(AmpMapper mapper, CoreJson json) {
+    AmpStore(AmpMapper mapper, CoreJson json, Clock clock) {
         this.mapper = mapper;
         this.json = json;
+        this.clock = clock;
     }
 
     /** Those in use, by name. */
@@ -111,7 +115,13 @@ public class AmpStore {
             throw new ChangedMeanwhile();
         }
         try {
-            mapper.insertVersion(versionId, ampId, newest + 1, description.name(), json.write(description));
+            mapper.insertVersion(
+                    versionId,
+                    ampId,
+                    newest + 1,
+                    description.name(),
+                    json.write(description),
+                    OffsetDateTime.now(clock));
         } catch (DuplicateKeyException raced) {
             throw new ChangedMeanwhile();
         }

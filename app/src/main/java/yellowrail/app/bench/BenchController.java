@@ -101,26 +101,26 @@ class BenchController {
         if (over(id)) {
             return "redirect:/bench/" + id + "/sheet";
         }
-        model.addAttribute("p", panels.panel(id, false));
+        model.addAttribute("p", panels.panel(id, PanelPages.Readings.NEWEST));
         return "bench/session";
     }
 
     /**
      * @param parts names of the parts of it that the page has, with blanks between them
-     * @param readings "all", or the newest alone
+     * @param readings every one, or the newest alone
      */
     @GetMapping(path = "/bench/{id}/panel", produces = "text/html;charset=UTF-8")
     @ResponseBody
     ResponseEntity<String> panel(
             @PathVariable UUID id,
             @RequestHeader(name = "X-Parts", defaultValue = "") String parts,
-            @RequestParam(defaultValue = "newest") String readings) {
+            @RequestParam(defaultValue = "NEWEST") PanelPages.Readings readings) {
         if (over(id)) {
             return ResponseEntity.status(302)
                     .location(URI.create("/bench/" + id + "/sheet"))
                     .build();
         }
-        return ResponseEntity.ok(panels.html(id, readings.equals("all"), new HashSet<>(List.of(parts.split(" ")))));
+        return ResponseEntity.ok(panels.html(id, readings, new HashSet<>(List.of(parts.split(" ")))));
     }
 
     private boolean over(UUID id) {

@@ -29,10 +29,10 @@ final class EventStream implements WriteListener, AsyncListener {
     private boolean over;
     private volatile long heardAt;
 
-    EventStream(HttpServletRequest request, HttpServletResponse response, long nowMillis, Consumer<EventStream> gone)
+    EventStream(HttpServletRequest request, HttpServletResponse response, long nowNanos, Consumer<EventStream> gone)
             throws IOException {
         this.gone = gone;
-        this.heardAt = nowMillis;
+        this.heardAt = nowNanos;
         response.setContentType("text/event-stream;charset=UTF-8");
         response.setHeader("Cache-Control", "no-store");
         this.context = request.startAsync(request, response);
@@ -51,10 +51,11 @@ final class EventStream implements WriteListener, AsyncListener {
     }
 
     /** The browser said that it still listens. */
-    void heard(long nowMillis) {
-        heardAt = nowMillis;
+    void heard(long nowNanos) {
+        heardAt = nowNanos;
     }
 
+    /** When it was last heard, by the clock of {@link System#nanoTime}. */
     long silentSince() {
         return heardAt;
     }

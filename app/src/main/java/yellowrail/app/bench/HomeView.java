@@ -66,8 +66,9 @@ class HomeView {
                 .filter(i -> byId.containsKey(i.ampId()))
                 .map(i -> due(byId.get(i.ampId()), i, today))
                 .toList();
-        EachShown<Ranked> ranked = ampRows(byId, issued);
-        List<String> broken = running.brokenAnd(ranked.brokenAnd(amps.broken()));
+        EachShown<Round> last = rounds.newest();
+        EachShown<Ranked> ranked = ampRows(byId, RoundStore.byAmp(last.shown()), issued);
+        List<String> broken = running.brokenAnd(ranked.brokenAnd(last.brokenAnd(amps.broken())));
         return new Home(running.shown(), due, sorted(ranked.shown()), broken);
     }
 
@@ -100,8 +101,7 @@ class HomeView {
 
     private record Ranked(int rank, AmpRow row) {}
 
-    private EachShown<Ranked> ampRows(Map<UUID, Amp> byId, Map<UUID, IssuedRow> issued) {
-        Map<UUID, Round> newest = rounds.newest();
+    private EachShown<Ranked> ampRows(Map<UUID, Amp> byId, Map<UUID, Round> newest, Map<UUID, IssuedRow> issued) {
         return EachShown.of(
                 List.copyOf(byId.values()),
                 amp -> ranked(amp, Optional.ofNullable(newest.get(amp.id())), issued.get(amp.id())),

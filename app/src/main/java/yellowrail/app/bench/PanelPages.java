@@ -30,8 +30,14 @@ class PanelPages {
     private static final Duration SAME = Duration.ofSeconds(1);
     private static final int KEPT = 32;
 
+    /** Readings and rounds that a panel shows. */
+    enum Readings {
+        NEWEST,
+        ALL
+    }
+
     /** @param second what it says depends on the time too */
-    private record Asked(UUID session, int seq, boolean all, long second) {}
+    private record Asked(UUID session, int seq, Readings readings, long second) {}
 
     private final Cache<Asked, String> drawn =
             Caffeine.newBuilder().maximumSize(KEPT).expireAfterWrite(SAME).build();
@@ -47,12 +53,11 @@ class PanelPages {
         this.clock = clock;
     }
 
-    /** @param all whether every reading and round is shown, or the newest alone */
-    Panel panel(UUID id, boolean all) {
+    Panel panel(UUID id, Readings readings) {
         Map<String, String> before = before(id);
         return sessions.look(id, s -> {
             SheetIssuer.Basis basis = issuer.basis(s);
-            return Panels.of(basis.bench(), basis.standards(), before, clock.millis(), all);
+            return Panels.of(basis.bench(), basis.standards(), before, clock.millis(), readings == Readings.ALL);
         });
     }
 
@@ -61,14 +66,15 @@ class PanelPages {
      *
      * @param known names of the parts that the page has
      */
-    String html(UUID id, boolean all, Set<String> known) {
+    String html(UUID id, Readings readings, Set<String> known) {
         int seq = sessions.look(id, BenchSession::seq);
-        return without(drawn.get(new Asked(id, seq, all, clock.millis() / 1000), asked -> draw(id, all)), known);
+        return without(
+                drawn.get(new Asked(id, seq, readings, clock.millis() / 1000), asked -> draw(id, readings)), known);
     }
 
-    private String draw(UUID id, boolean all) {
+    private String draw(UUID id, Readings readings) {
         Context context = new Context(Locale.ENGLISH);
-        context.setVariable("p", panel(id, all));
+        context.setVariable("p", panel(id, readings));
         return templates.process("bench/panel", Set.of("panel"), context);
     }
 

@@ -32,10 +32,12 @@ class RememberedDevices extends AbstractRememberMeServices {
     private static final int LONGEST_NAME = 120;
     private static final SecureRandom RANDOM = new SecureRandom();
 
+    private final Passphrase passphrase;
     private final LanMapper mapper;
 
     RememberedDevices(Passphrase passphrase, LanMapper mapper) {
         super(UUID.randomUUID().toString(), passphrase);
+        this.passphrase = passphrase;
         this.mapper = mapper;
         setAlwaysRemember(true);
         setCookieName(COOKIE);
@@ -99,10 +101,12 @@ class RememberedDevices extends AbstractRememberMeServices {
         }
     }
 
-    private static String hash(String token) {
+    /** With what signing out everywhere changes: a token of before is none, whatever became of its row. */
+    private String hash(String token) {
         try {
             return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
+                    .formatHex(MessageDigest.getInstance("SHA-256")
+                            .digest((token + passphrase.key()).getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException(impossible);
         }

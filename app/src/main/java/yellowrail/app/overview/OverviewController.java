@@ -50,7 +50,8 @@ class OverviewController {
 
     @GetMapping("/amps")
     String all(Model model) {
-        Map<UUID, Round> newest = rounds.newest();
+        EachShown<Round> last = rounds.newest();
+        Map<UUID, Round> newest = RoundStore.byAmp(last.shown());
         EachShown<Item> items = EachShown.of(
                 amps.all(),
                 a -> new Item(
@@ -59,7 +60,7 @@ class OverviewController {
                         Optional.ofNullable(newest.get(a.id())).map(r -> RoundView.of(r, targets.judging(a)))),
                 a -> "the last round of " + a.description().name());
         model.addAttribute("items", items.shown());
-        model.addAttribute("broken", items.brokenAnd(amps.broken()));
+        model.addAttribute("broken", items.brokenAnd(last.brokenAnd(amps.broken())));
         model.addAttribute("away", amps.away());
         return "overview/amps";
     }

@@ -162,9 +162,13 @@ public class RoundStore {
     }
 
     /** The newest round of every amp that has one. */
-    public Map<UUID, Round> newest() {
-        return each(mapper.newestOfEach(), row -> mapper.readings(row.id())).shown().stream()
-                .collect(Collectors.toMap(r -> r.amp().id(), r -> r));
+    public EachShown<Round> newest() {
+        return each(mapper.newestOfEach(), row -> mapper.readings(row.id()));
+    }
+
+    /** Rounds by their amps. */
+    public static Map<UUID, Round> byAmp(List<Round> rounds) {
+        return rounds.stream().collect(Collectors.toMap(r -> r.amp().id(), r -> r));
     }
 
     private Round assemble(RoundRow row, List<Reading> readings) {

@@ -11,10 +11,10 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface SettingMapper {
     @Select("""
-            select body::text from (
+            select name, body::text from (
               select distinct on (name) name, body, seq from setting where kind = #{kind} order by name, seq desc) newest
             order by name""")
-    List<String> newest(@Param("kind") String kind);
+    List<SettingRow> newest(@Param("kind") String kind);
 
     @Select("select body::text from setting where id = #{id} and kind = #{kind}")
     String body(@Param("id") UUID id, @Param("kind") String kind);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
@@ -23,12 +24,16 @@ public class SettingStore {
 
     private final SettingMapper mapper;
     private final CoreJson json;
-    private final Fresh<List<Window>> windows = new Fresh<>(Profiles.SHIPPED, this::readWindows);
-    private final Fresh<List<Meter>> meters = new Fresh<>(Meter.CLASSES, this::readMeters);
+    private final Fresh<List<Window>> windows;
+    private final Fresh<List<String>> broken = new Fresh<>(List.of(), this::readBroken);
+    private final Fresh<List<Meter>> meters;
 
     SettingStore(SettingMapper mapper, CoreJson json) {
         this.mapper = mapper;
         this.json = json;
+        // Read at the start, so that a shipped window never stands in for an edited one while the database is slow.
+        this.windows = new Fresh<>(readWindows(), this::readWindows);
+        this.meters = new Fresh<>(readMeters(), this::readMeters);
     }
 
     /** All target windows: the shipped ones in their order, edited where the builder did so, then the builder's own. */
@@ -60,10 +65,24 @@ public class SettingStore {
     private <T> List<T> newest(String kind, Class<T> type, List<T> shipped, Function<T, String> name) {
         Map<String, T> all = new LinkedHashMap<>();
         shipped.forEach(s -> all.put(name.apply(s), s));
-        EachShown.of(mapper.newest(kind), b -> json.read(b, type), b -> kind)
-                .shown()
-                .forEach(s -> all.put(name.apply(s), s));
+        EachShown<T> own = EachShown.of(mapper.newest(kind), r -> json.read(r.body(), type), SettingRow::name);
+        own.shown().forEach(s -> all.put(name.apply(s), s));
+        // An edited one that cannot be read is not the shipped one of that name.
+        own.broken().forEach(all::remove);
         return List.copyOf(all.values());
+    }
+
+    /** Names of targets and meters that cannot be read, as last known. */
+    List<String> broken() {
+        return broken.get();
+    }
+
+    private List<String> readBroken() {
+        return Stream.of(
+                        EachShown.of(mapper.newest(WINDOW), r -> json.read(r.body(), Window.class), SettingRow::name),
+                        EachShown.of(mapper.newest(METER), r -> json.read(r.body(), Meter.class), SettingRow::name))
+                .flatMap(e -> e.broken().stream())
+                .toList();
     }
 
     public void keep(UUID id, Window window) {

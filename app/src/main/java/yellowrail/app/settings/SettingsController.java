@@ -40,6 +40,7 @@ class SettingsController {
         model.addAttribute("typed", typed);
         model.addAttribute("windows", store.windows());
         model.addAttribute("meters", store.meters());
+        model.addAttribute("broken", store.broken());
         model.addAttribute("said", complaints.byField());
         model.addAttribute("kept", !kept.isEmpty());
         model.addAttribute("windowId", UUID.randomUUID());

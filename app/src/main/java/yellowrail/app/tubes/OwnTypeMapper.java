@@ -13,8 +13,8 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface OwnTypeMapper {
     @Select("""
-            select distinct on (designation) body::text from own_type order by designation, version desc""")
-    List<String> newest();
+            select distinct on (designation) designation, body::text from own_type order by designation, version desc""")
+    List<OwnTypeRow> newest();
 
     @Select("select count(*) from own_type where designation = #{designation}")
     int versions(@Param("designation") String designation);
@@ -26,13 +26,14 @@ interface OwnTypeMapper {
     String body(@Param("id") UUID id);
 
     @Insert("""
-            insert into own_type (id, designation, version, body)
-            values (#{id}, #{designation}, #{version}, #{body}::jsonb) on conflict (id) do nothing""")
+            insert into own_type (id, designation, version, body, created_at)
+            values (#{id}, #{designation}, #{version}, #{body}::jsonb, #{at}) on conflict (id) do nothing""")
     int insert(
             @Param("id") UUID id,
             @Param("designation") String designation,
             @Param("version") int version,
-            @Param("body") String body);
+            @Param("body") String body,
+            @Param("at") OffsetDateTime at);
 
     @Insert("""
             insert into type_snapshot (hash, designation, body) values (#{hash}, #{designation}, #{body}::jsonb)

@@ -38,7 +38,11 @@ class TubeController {
         model.addAttribute(
                 "types",
                 store.catalogueOrLastKnown().types().stream().map(TypeView::of).toList());
-        model.addAttribute("broken", store.broken());
+        model.addAttribute(
+                "broken",
+                store.broken().stream()
+                        .map(d -> "your own " + d + "; it counts as unknown")
+                        .toList());
         return "tubes/tubes";
     }
 

@@ -1,5 +1,7 @@
 package yellowrail.app.tubes;
 
+import java.time.Clock;
+import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,26 +22,31 @@ import yellowrail.core.tube.TubeType;
 public class TubeStore {
     private final OwnTypeMapper mapper;
     private final CoreJson json;
+    private final Clock clock;
     private final Fresh<List<String>> broken = new Fresh<>(List.of(), () -> own().broken());
-    private final Fresh<Catalogue> fresh = new Fresh<>(Catalogue.shipped(), this::catalogue);
+    private final Fresh<Catalogue> fresh;
 
-    TubeStore(OwnTypeMapper mapper, CoreJson json) {
+    TubeStore(OwnTypeMapper mapper, CoreJson json, Clock clock) {
         this.mapper = mapper;
         this.json = json;
+        this.clock = clock;
+        // Read at the start, so that the shipped figures never stand in for corrected ones while the database is slow.
+        this.fresh = new Fresh<>(catalogue(), this::catalogue);
     }
 
-    /** The catalogue as it is now. */
+    /** The catalogue as it is now. A correction that cannot be read leaves its type unknown: the shipped figures are not it. */
     public Catalogue catalogue() {
-        return Catalogue.with(own().shown());
+        EachShown<TubeType> own = own();
+        return Catalogue.with(own.shown()).without(own.broken());
     }
 
-    /** Own types that cannot be read, as last known. */
+    /** Designations of own types that cannot be read, as last known. */
     List<String> broken() {
         return broken.get();
     }
 
     private EachShown<TubeType> own() {
-        return EachShown.of(mapper.newest(), b -> json.read(b, TubeType.class), b -> "an own tube type");
+        return EachShown.of(mapper.newest(), r -> json.read(r.body(), TubeType.class), OwnTypeRow::designation);
     }
 
     /** The catalogue for what saves nothing: some seconds old at most, or as last known while the database is away. */
@@ -50,7 +57,12 @@ public class TubeStore {
     /** Keeps an own or corrected type as a new version; the same id stores once. */
     @Transactional
     public void keep(UUID id, TubeType type) {
-        int added = mapper.insert(id, type.designation(), mapper.versions(type.designation()) + 1, json.write(type));
+        int added = mapper.insert(
+                id,
+                type.designation(),
+                mapper.versions(type.designation()) + 1,
+                json.write(type),
+                OffsetDateTime.now(clock));
         if (added == 0 && !json.holds(mapper.body(id), type, TubeType.class)) {
             throw StoredDifferently.now("This type");
         }

@@ -43,7 +43,7 @@ public record EachShown<T>(List<T> shown, List<String> broken) {
         } catch (DataAccessException | CannotCreateTransactionException away) {
             throw away;
         } catch (RuntimeException problem) {
-            log.warn("Cannot be shown: {}", one, problem);
+            log.warn("Cannot be shown: {}: {}", one, problem.toString());
             return Optional.empty();
         }
     }

@@ -1,6 +1,5 @@
 package yellowrail.app.web;
 
-import org.eclipse.jetty.http.UriCompliance;
 import org.eclipse.jetty.server.Connector;
 import org.eclipse.jetty.server.HttpConfiguration;
 import org.eclipse.jetty.server.HttpConnectionFactory;
@@ -19,7 +18,7 @@ import org.springframework.stereotype.Component;
 @Component
 class WebServer implements WebServerFactoryCustomizer<JettyServletWebServerFactory> {
     /** Bytes of a request's body. */
-    static final int LARGEST_BODY = 512 * 1024;
+    private static final int LARGEST_BODY = 512 * 1024;
 
     private static final int CONNECTIONS = 2500;
     /** With all connections taken, those that neither send nor hear for so long are closed; streams hear a beat more often. */
@@ -42,7 +41,6 @@ class WebServer implements WebServerFactoryCustomizer<JettyServletWebServerFacto
                 http.setOutputBufferSize(BUFFER);
                 http.setOutputAggregationSize(BUFFER);
                 http.setSendServerVersion(false);
-                http.setUriCompliance(UriCompliance.DEFAULT);
                 f.setInputBufferSize(BUFFER);
             });
             connector.addBean(unfinished);

@@ -180,7 +180,11 @@ class FindingsIT extends AppIT {
         tubes.keep(UUID.randomUUID(), renamed(shipped, "Z34", 18));
         assertThat(state().get("proof").get("again").toString())
                 .contains("The type Z34 was changed since this session was begun");
+        clock.minutes(3);
         amps.keep(UUID.randomUUID(), amp.id(), amp.version(), typed(description, "Z34", 264));
+        // By the clock that dates entries: what is read after this was read after the change.
+        assertThat(amps.changedAt(amp.id())).isGreaterThan(System.currentTimeMillis() + 170_000);
+        assertThat(tubes.changedAt("Z34").orElseThrow()).isGreaterThan(0);
         assertThat(state().get("proof").get("again").toString())
                 .contains("The description of this amp was changed")
                 .contains("judged by the newer one");

@@ -93,7 +93,7 @@ class ProofJourneyIT extends BenchPage {
         page.fill("#cause-0", "loose wire at the socket, soldered");
         clicks(page.locator("button:has-text('Close the finding')"));
         assertThat(page.locator(".found-open").count()).isZero();
-        assertThat(side()).contains("Findings closed (1)").contains("The soak began again");
+        assertThat(side()).contains("Findings closed (1)").contains("Began again or corrected meanwhile");
         round(49.0, 49.2, 421);
         for (int i = 0; i < 4; i++) {
             clock.minutes(8.5);
@@ -137,7 +137,7 @@ class ProofJourneyIT extends BenchPage {
         clicks(wrong.locator("form[data-kind=void] button"));
         assertThat(page.locator(".log .gone").first().innerText()).contains("493");
         assertThat(side())
-                .contains("The soak began again")
+                .contains("Began again or corrected meanwhile")
                 .contains("V1: no reading yet that counts")
                 .contains("not proven");
         looksRight();

@@ -175,4 +175,29 @@ class StreamIT extends BenchPage {
                                 .toList()))
                 .containsExactly("8", "7.9");
     }
+
+    /** A field that went away while the answer was under way: what was typed into it is still there to be mended. */
+    @Test
+    void aReadingThatIsRefusedWithoutItsFieldIsKept() {
+        UUID session = session();
+        tell(session, new Event.Declared(Power.OFF));
+        page.navigate(url("/bench/" + session));
+        context.route("**/api/v1/sessions/**", route -> {
+            page.evaluate("() => document.getElementById('ask-load-ohms-').id = 'gone'");
+            route.resume();
+        });
+        page.fill("#ask-load-ohms-", "800");
+        page.press("#ask-load-ohms-", "Enter");
+        page.waitForSelector("#queue .refused button:has-text('800 is right, read now')");
+        context.unroute("**/api/v1/sessions/**");
+        page.locator("#queue .refused input").fill("8");
+        tell(session, new Event.Noted(Event.Topic.HUM, "meanwhile"));
+        follows(page, 2);
+        assertThat(page.locator("#queue .refused input").inputValue()).isEqualTo("8");
+        page.click("#queue .refused button:has-text('Record it as read now')");
+        follows(page, 3);
+        assertThat(sessions.<String>look(
+                        session, s -> s.state().readings().get(0).typed().raw()))
+                .isEqualTo("8");
+    }
 }

@@ -35,6 +35,7 @@ class GeneratorIT {
     private final Random random = new Random(SEED);
     private final Nasty nasty = new Nasty(random, List.of());
     private final Things things = new Things(random, nasty);
+    private final Entries entries = new Entries(random, nasty);
     private final Map<String, Integer> sent = new TreeMap<>();
     private final Map<String, Integer> taken = new TreeMap<>();
     private int opened;
@@ -102,7 +103,7 @@ class GeneratorIT {
             form("result", "/amps/" + amp + "/results", things.result());
         }
         UUID session = UUID.randomUUID();
-        if (!json("session", "/api/v1/sessions", things.session(session, amp.toString()))
+        if (!json("session", "/api/v1/sessions", entries.session(session, amp.toString()))
                 .isEmpty()) {
             session(session, points);
         }
@@ -114,14 +115,14 @@ class GeneratorIT {
     }
 
     private void session(UUID session, List<String> points) throws Exception {
-        List<String> entries = new ArrayList<>();
+        List<String> made = new ArrayList<>();
         for (int i = 5 + nasty.below(40); i > 0; i--) {
-            String entry = things.entry(points, entries);
+            String entry = entries.entry(points, made);
             if (!json("entry", "/api/v1/sessions/" + session + "/events", entry).isEmpty()) {
-                entries.add(first(entry, "id"));
+                made.add(first(entry, "id"));
             }
             if (nasty.sometimes(8)) {
-                open("/bench/" + session + "/panel?readings=all");
+                open("/bench/" + session + "/panel?readings=ALL");
             }
         }
         if (nasty.sometimes(2)) {

@@ -40,6 +40,20 @@ public final class Catalogue {
         return own.isEmpty() ? SHIPPED : new Catalogue(own);
     }
 
+    /** The same without some types, whose figures are not known for now: their names mean nothing. */
+    public Catalogue without(List<String> designations) {
+        if (designations.isEmpty()) {
+            return this;
+        }
+        Catalogue rest = new Catalogue(types());
+        for (String designation : designations) {
+            TubeType gone = rest.byDesignation.remove(normalise(designation));
+            rest.byName.values().removeIf(t -> t.equals(gone));
+            rest.byName.remove(normalise(designation));
+        }
+        return rest;
+    }
+
     /** Whether a name stands for a family of types with different ratings: it never becomes the name of one type. */
     public static boolean isFamily(String name) {
         return PublishedTypes.family(normalise(name)).isPresent();

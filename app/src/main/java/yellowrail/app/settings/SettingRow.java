@@ -1,0 +1,4 @@
+package yellowrail.app.settings;
+
+/** A setting's newest version as stored. */
+record SettingRow(String name, String body) {}

@@ -1,0 +1,4 @@
+package yellowrail.app.tubes;
+
+/** An own type's newest version as stored. */
+record OwnTypeRow(String designation, String body) {}
