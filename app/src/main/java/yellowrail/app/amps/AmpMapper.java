@@ -24,6 +24,8 @@ interface AmpMapper {
 
     int insertShelf(@Param("id") UUID id, @Param("ampId") UUID ampId, @Param("away") boolean away);
 
+    ShelfRow shelf(@Param("id") UUID id);
+
     /** Ids of the amps that are put away. */
     List<UUID> away();
 

@@ -7,10 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yellowrail.app.json.CoreJson;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.StoredShapes;
 import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
@@ -27,12 +28,10 @@ public class AmpStore {
     }
 
     private final AmpMapper mapper;
-    private final CoreJson json;
     private final Clock clock;
 
-    AmpStore(AmpMapper mapper, CoreJson json, Clock clock) {
+    AmpStore(AmpMapper mapper, Clock clock) {
         this.mapper = mapper;
-        this.json = json;
         this.clock = clock;
     }
 
@@ -65,7 +64,13 @@ public class AmpStore {
 
     /** Puts an amp away or brings it back; nothing of it is lost. The same id counts once. */
     public void shelve(UUID id, UUID ampId, boolean away) {
-        mapper.insertShelf(id, amp(ampId).id(), away);
+        ShelfRow sent = new ShelfRow(amp(ampId).id(), away);
+        Once.keep(
+                () -> mapper.insertShelf(id, sent.ampId(), sent.away()),
+                sent,
+                () -> mapper.shelf(id),
+                s -> s,
+                () -> StoredDifferently.now("This"));
     }
 
     public boolean isAway(UUID ampId) {
@@ -102,30 +107,26 @@ public class AmpStore {
     public Amp keep(UUID versionId, UUID ampId, int seenVersion, AmpDescription description) {
         Optional<AmpRow> stored = mapper.byVersionId(versionId);
         if (stored.isPresent()) {
-            boolean same = stored.get().ampId().equals(ampId)
-                    && json.holds(stored.get().description(), description, AmpDescription.class);
-            if (!same) {
-                throw new ChangedMeanwhile();
-            }
-            return amp(stored.get());
+            Amp sent = new Amp(ampId, stored.get().version(), description);
+            return Once.same(amp(stored.get()), sent, a -> a, ChangedMeanwhile::new);
         }
         mapper.insertAmp(ampId);
         int newest = mapper.newestOf(ampId).map(AmpRow::version).orElse(0);
         if (newest != seenVersion) {
             throw new ChangedMeanwhile();
         }
-        try {
-            mapper.insertVersion(
-                    versionId,
-                    ampId,
-                    newest + 1,
-                    description.name(),
-                    json.write(description),
-                    OffsetDateTime.now(clock));
-        } catch (DuplicateKeyException raced) {
-            throw new ChangedMeanwhile();
-        }
-        return new Amp(ampId, newest + 1, description);
+        return Once.keep(
+                () -> mapper.insertVersion(
+                        versionId,
+                        ampId,
+                        newest + 1,
+                        description.name(),
+                        StoredShapes.AMP.write(description),
+                        OffsetDateTime.now(clock)),
+                new Amp(ampId, newest + 1, description),
+                () -> amp(mapper.byVersionId(versionId).orElseThrow()),
+                a -> a,
+                ChangedMeanwhile::new);
     }
 
     /**
@@ -160,6 +161,6 @@ public class AmpStore {
     }
 
     private Amp amp(AmpRow row) {
-        return new Amp(row.ampId(), row.version(), json.read(row.description(), AmpDescription.class));
+        return new Amp(row.ampId(), row.version(), StoredShapes.AMP.read(row.description()));
     }
 }

@@ -16,8 +16,8 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 
 /** Errors of the JSON interface as problem+json, in the same sentences as on the pages. */

@@ -1,5 +1,9 @@
 package yellowrail.app.bench;
 
+import static yellowrail.app.store.StoredShapes.EVENT;
+import static yellowrail.app.store.StoredShapes.PLAN;
+import static yellowrail.app.store.StoredShapes.TYPE_HASHES;
+
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
@@ -11,13 +15,13 @@ import java.util.function.Function;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.core.type.TypeReference;
 import yellowrail.app.amps.Amp;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.rounds.RoundReader;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.TypeHashes;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.session.Doubts;
@@ -45,7 +49,6 @@ public class SessionStore {
     /** What an event became: its number and time, and whether it was already known. */
     public record Stored(int seq, long at, boolean repeated) {}
 
-    private static final TypeReference<LinkedHashMap<String, String>> HASHES = new TypeReference<>() {};
     private static final int KEPT_IN_MEMORY = 64;
 
     private static final class Live {
@@ -63,7 +66,6 @@ public class SessionStore {
 
     private final SessionMapper mapper;
     private final TubeStore tubes;
-    private final CoreJson json;
     private final TransactionTemplate transactions;
     private final SheetIssuer issuer;
     private final SessionNotices notices;
@@ -77,13 +79,11 @@ public class SessionStore {
     SessionStore(
             SessionMapper mapper,
             TubeStore tubes,
-            CoreJson json,
             TransactionTemplate transactions,
             SheetIssuer issuer,
             SessionNotices notices) {
         this.mapper = mapper;
         this.tubes = tubes;
-        this.json = json;
         this.transactions = transactions;
         this.issuer = issuer;
         this.notices = notices;
@@ -100,27 +100,27 @@ public class SessionStore {
      * @throws StoredDifferently when the id is another session's: of another amp or with another plan
      */
     public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
-        Map<String, String> types = tubes.snapshots(plan.amp().tubeTypes());
+        TypeHashes types = tubes.snapshots(plan.amp().tubeTypes());
         Plan carrying = mapper.ofAmp(amp.id()).stream()
                 .filter(r -> !r.id().equals(id))
                 .findFirst()
                 .map(last -> look(last.id(), s -> following(plan, s)))
                 .orElse(plan);
-        int added = mapper.insertSession(new SessionRow(
+        SessionRow row = new SessionRow(
                 id,
                 amp.id(),
                 amp.version(),
                 plan.purpose().name(),
-                json.write(carrying),
-                json.write(types),
-                startedAt));
-        if (added == 0) {
-            SessionRow stored = live(id).row;
-            Plan begun = json.read(stored.plan(), Plan.class).after(plan.tubes(), plan.carried());
-            if (!stored.ampId().equals(amp.id()) || !json.write(begun).equals(json.write(plan))) {
-                throw StoredDifferently.now("This session");
-            }
-        }
+                PLAN.write(carrying),
+                TYPE_HASHES.write(types),
+                startedAt);
+        Once.keep(
+                () -> mapper.insertSession(row),
+                row,
+                () -> live(id).row,
+                // What an earlier session left behind is not sent, it is taken over.
+                r -> List.of(r.ampId(), PLAN.write(PLAN.read(r.plan()).after(plan.tubes(), plan.carried()))),
+                () -> StoredDifferently.now("This session"));
         return id;
     }
 
@@ -189,14 +189,14 @@ public class SessionStore {
         UUID id = UUID.fromString(entry.id());
         mapper.lock(sessionId).orElseThrow(() -> new NotThere("session " + sessionId));
         Optional<EventRow> known = mapper.event(id);
-        String body = json.writeEvent(entry.event());
         if (known.isPresent()) {
-            boolean same = known.get().sessionId().equals(sessionId)
-                    && json.readEvent(known.get().body()).equals(entry.event());
-            if (!same) {
-                throw differently();
-            }
-            return new Stored(known.get().seq(), known.get().happenedAt(), true);
+            EventRow row = known.get();
+            Once.same(
+                    List.of(row.sessionId(), EVENT.read(row.body())),
+                    List.of(sessionId, entry.event()),
+                    content -> content,
+                    SessionStore::differently);
+            return new Stored(row.seq(), row.happenedAt(), true);
         }
         catchUp(session);
         session.state.refusal(entry).ifPresent(why -> {
@@ -204,7 +204,13 @@ public class SessionStore {
         });
         int seq = session.seq + 1;
         mapper.insertEvent(new EventRow(
-                id, sessionId, seq, entry.event().getClass().getSimpleName(), body, entry.at(), entry.device()));
+                id,
+                sessionId,
+                seq,
+                entry.event().getClass().getSimpleName(),
+                EVENT.write(entry.event()),
+                entry.at(),
+                entry.device()));
         if (entry.event() instanceof Event.SignedOff) {
             List<Entry> all = new java.util.ArrayList<>(session.state.entries());
             all.add(entry);
@@ -222,7 +228,7 @@ public class SessionStore {
     }
 
     private Entry entry(EventRow row) {
-        return new Entry(row.id().toString(), row.happenedAt(), row.device(), json.readEvent(row.body()));
+        return new Entry(row.id().toString(), row.happenedAt(), row.device(), EVENT.read(row.body()));
     }
 
     /** Looks at a session in its present state; nothing of the state may be kept. */
@@ -253,8 +259,7 @@ public class SessionStore {
             }
         }
         SessionRow row = mapper.session(id).orElseThrow(() -> new NotThere("session " + id));
-        Live fresh = new Live(
-                row, tubes.behind(json.read(row.types(), HASHES)), new Session(json.read(row.plan(), Plan.class)));
+        Live fresh = new Live(row, tubes.behind(TYPE_HASHES.read(row.types())), new Session(PLAN.read(row.plan())));
         synchronized (live) {
             return live.computeIfAbsent(id, i -> fresh);
         }

@@ -13,23 +13,21 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
-import yellowrail.app.json.CoreJson;
+import yellowrail.app.store.IssuedSheet;
+import yellowrail.app.store.StoredShapes;
 
 /** Sheets as issued, the card for inside the chassis, the calendar file and the readings as a table. */
 @Controller
 class SheetController {
     private final SessionStore sessions;
     private final SheetIssuer issuer;
-    private final CoreJson json;
     private final ITemplateEngine templates;
     private final Pdf pdf;
     private final Clock clock;
 
-    SheetController(
-            SessionStore sessions, SheetIssuer issuer, CoreJson json, ITemplateEngine templates, Pdf pdf, Clock clock) {
+    SheetController(SessionStore sessions, SheetIssuer issuer, ITemplateEngine templates, Pdf pdf, Clock clock) {
         this.sessions = sessions;
         this.issuer = issuer;
-        this.json = json;
         this.templates = templates;
         this.pdf = pdf;
         this.clock = clock;
@@ -39,7 +37,7 @@ class SheetController {
     @GetMapping("/bench/{id}/sheet")
     String sheet(@PathVariable UUID id, Model model) {
         var issued = sessions.issued(id);
-        SheetView today = sessions.look(
+        IssuedSheet today = sessions.look(
                 id,
                 s -> issuer.view(
                         s,
@@ -61,8 +59,8 @@ class SheetController {
         return "bench/sheet";
     }
 
-    private SheetView stored(IssuedRow row) {
-        return json.read(row.data(), SheetView.class);
+    private IssuedSheet stored(IssuedRow row) {
+        return StoredShapes.SHEET.read(row.data());
     }
 
     @GetMapping("/bench/{id}/sheet.pdf")
@@ -89,7 +87,7 @@ class SheetController {
 
     @GetMapping("/bench/{id}/recheck.ics")
     ResponseEntity<byte[]> recheck(@PathVariable UUID id) {
-        SheetView sheet = issued(id);
+        IssuedSheet sheet = issued(id);
         byte[] bytes = RecheckFile.of(
                 id,
                 sheet.amp(),
@@ -109,7 +107,7 @@ class SheetController {
                 MediaType.parseMediaType("text/csv;charset=UTF-8"));
     }
 
-    private SheetView issued(UUID id) {
+    private IssuedSheet issued(UUID id) {
         return sessions.issued(id).map(this::stored).orElseThrow(() -> BenchController.unsigned(id));
     }
 

@@ -11,8 +11,9 @@ import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.store.IssuedSheet;
+import yellowrail.app.store.StoredShapes;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
@@ -32,7 +33,6 @@ public class SheetIssuer {
     private final AmpStore amps;
     private final TubeStore tubes;
     private final Targets targets;
-    private final CoreJson json;
     private final ITemplateEngine templates;
     private final Pdf pdf;
     private final FinalRound finalRound;
@@ -42,7 +42,6 @@ public class SheetIssuer {
             AmpStore amps,
             TubeStore tubes,
             Targets targets,
-            CoreJson json,
             ITemplateEngine templates,
             Pdf pdf,
             RoundStore rounds) {
@@ -50,7 +49,6 @@ public class SheetIssuer {
         this.amps = amps;
         this.tubes = tubes;
         this.targets = targets;
-        this.json = json;
         this.templates = templates;
         this.pdf = pdf;
         this.finalRound = new FinalRound(rounds);
@@ -142,7 +140,7 @@ public class SheetIssuer {
         return Outcome.of(basis.bench().state(), basis.standards());
     }
 
-    SheetView view(BenchSession bench, long at) {
+    IssuedSheet view(BenchSession bench, long at) {
         Basis basis = basis(bench);
         return Sheets.of(basis.bench(), basis.standards(), provenBefore(bench), at);
     }
@@ -162,14 +160,20 @@ public class SheetIssuer {
     /** Within the transaction that stores the signature: all of it is kept, or nothing. */
     void issue(BenchSession signed, UUID eventId, long at) {
         Basis basis = basis(signed);
-        SheetView sheet = Sheets.of(basis.bench(), basis.standards(), provenBefore(signed), at);
+        IssuedSheet sheet = Sheets.of(basis.bench(), basis.standards(), provenBefore(signed), at);
         String html = html(sheet);
         mapper.insertIssued(
-                signed.id(), eventId, sheet.state(), sheet.recheckOn(), json.write(sheet), html, pdf.of(html, "A4"));
+                signed.id(),
+                eventId,
+                sheet.state(),
+                sheet.recheckOn(),
+                StoredShapes.SHEET.write(sheet),
+                html,
+                pdf.of(html, "A4"));
         finalRound.keep(basis.bench(), basis.standards(), at);
     }
 
-    String html(SheetView sheet) {
+    String html(IssuedSheet sheet) {
         Context context = new Context();
         context.setVariable("s", sheet);
         return templates.process("bench/sheet-body", context);

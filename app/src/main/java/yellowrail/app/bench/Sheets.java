@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import yellowrail.app.store.IssuedSheet;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.Missing;
 import yellowrail.core.reading.Band;
@@ -43,7 +44,7 @@ final class Sheets {
      * @param provenBefore proven sessions of this amp in a row, right before this one
      * @param at when it is issued, milliseconds since 1970
      */
-    static SheetView of(BenchSession bench, Standards standards, int provenBefore, long at) {
+    static IssuedSheet of(BenchSession bench, Standards standards, int provenBefore, long at) {
         Session session = bench.state();
         Judged judged = Judged.of(session, standards);
         Outcome outcome = Outcome.of(session, judged);
@@ -51,7 +52,7 @@ final class Sheets {
         Recheck recheck = Recheck.after(proven ? provenBefore + 1 : 0, tubesMoved(session), proven);
         LocalDate day = Instant.ofEpochMilli(at).atZone(ZoneId.systemDefault()).toLocalDate();
         AmpDescription amp = judged.amp();
-        return new SheetView(
+        return new IssuedSheet(
                 amp.name(),
                 session.plan().purpose().words(),
                 day.format(DAY),
@@ -95,9 +96,9 @@ final class Sheets {
                 outcome);
     }
 
-    private static List<SheetView.Found> findings(Outcome outcome) {
+    private static List<IssuedSheet.Found> findings(Outcome outcome) {
         return outcome.findings().stream()
-                .map(f -> new SheetView.Found(
+                .map(f -> new IssuedSheet.Found(
                         f.code().words(),
                         f.tube().isEmpty() ? "" : f.tube(),
                         f.sentence(),
@@ -126,13 +127,13 @@ final class Sheets {
                 : "mains " + Show.si(low, Unit.VOLT, 4) + " to " + Show.si(high, Unit.VOLT, 4);
     }
 
-    private static SheetView.Tube tube(Outcome.BeforeAfter t, Judged judged) {
+    private static IssuedSheet.Tube tube(Outcome.BeforeAfter t, Judged judged) {
         String type = judged.amp().sockets().stream()
                 .filter(s -> s.name().equals(t.socket()))
                 .map(s -> s.tubeType())
                 .findFirst()
                 .orElse("");
-        return new SheetView.Tube(
+        return new IssuedSheet.Tube(
                 t.socket(),
                 type,
                 t.tube(),
@@ -148,8 +149,8 @@ final class Sheets {
                 t.afterShare().map(s -> strip(s, judged)));
     }
 
-    private static SheetView.Strip strip(Estimate share, Judged judged) {
-        return new SheetView.Strip(
+    private static IssuedSheet.Strip strip(Estimate share, Judged judged) {
+        return new IssuedSheet.Strip(
                 at(share.value()) - 3,
                 at(share.low()),
                 at(share.high()),
@@ -163,9 +164,9 @@ final class Sheets {
         return Math.round(10 * STRIP_WIDTH * Math.max(0, Math.min(1, share / STRIP_FULL))) / 10.0;
     }
 
-    private static List<SheetView.Fan> fans(List<MainsFan> fans) {
+    private static List<IssuedSheet.Fan> fans(List<MainsFan> fans) {
         return fans.stream()
-                .map(f -> new SheetView.Fan(
+                .map(f -> new IssuedSheet.Fan(
                         f.socket(),
                         watts(f.lowest()),
                         watts(f.nominal()),

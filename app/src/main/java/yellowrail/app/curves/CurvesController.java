@@ -14,13 +14,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.CsvLines;
+import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.fit.OwnFit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.TypeCurves;
 
 /** Curves of a type: what the shipped ones are worth, and a builder's own fit to published points. */
 @Controller
@@ -36,7 +37,7 @@ class CurvesController {
     @GetMapping("/tubes/{name}/curves")
     String page(@PathVariable String name, @RequestParam(defaultValue = "") String kept, Model model) {
         TubeType type = type(name);
-        String points = store.of(type.designation()).map(Curves::points).orElse("");
+        String points = store.of(type.designation()).map(TypeCurves::points).orElse("");
         model.addAttribute("kept", !kept.isEmpty());
         return show(type, points, UUID.randomUUID(), new Complaints(), Optional.empty(), model);
     }
@@ -62,7 +63,7 @@ class CurvesController {
         }
         if (!keep.isEmpty()) {
             try {
-                store.keep(id, type.designation(), new Curves(fit.fitted().model(), fit.trust(), points, true));
+                store.keep(id, type.designation(), new TypeCurves(fit.fitted().model(), fit.trust(), points, true));
                 return "redirect:"
                         + UriComponentsBuilder.fromPath("/tubes/{name}/curves")
                                 .queryParam("kept", "yes")
@@ -81,7 +82,7 @@ class CurvesController {
 
     private String show(
             TubeType type, String points, UUID id, Complaints complaints, Optional<FitView> fit, Model model) {
-        Optional<Curves> present = store.of(type.designation());
+        Optional<TypeCurves> present = store.of(type.designation());
         model.addAttribute("type", type.designation());
         model.addAttribute("rated", type.strictest().isPresent());
         model.addAttribute("present", present.orElse(null));

@@ -11,8 +11,9 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.store.StoredPassphrase;
+import yellowrail.app.store.StoredShapes;
 
 /** The passphrase of the local network. Only its hash is kept; a new one signs every device out. */
 @Component
@@ -22,22 +23,17 @@ class Passphrase implements UserDetailsService, PasswordEncoder {
     /** BCrypt looks at 72 bytes; a longer text would match by its beginning. */
     private static final int MOST_BYTES = 72;
 
-    /** What is kept. */
-    record Kept(String hash, String key) {}
-
     private final BCryptPasswordEncoder encoder = new BCryptPasswordEncoder();
     private final LanMapper mapper;
-    private final CoreJson json;
-    private final Fresh<Kept> kept;
+    private final Fresh<StoredPassphrase> kept;
 
-    Passphrase(LanMapper mapper, CoreJson json, @Value("${yellowrail.passphrase}") String given) {
+    Passphrase(LanMapper mapper, @Value("${yellowrail.passphrase}") String given) {
         this.mapper = mapper;
-        this.json = json;
         this.kept = new Fresh<>(first(given), () -> newest().orElseThrow());
     }
 
-    private Kept first(String given) {
-        Optional<Kept> known = newest();
+    private StoredPassphrase first(String given) {
+        Optional<StoredPassphrase> known = newest();
         if (given.isEmpty()
                 || known.filter(k -> encoder.matches(given, k.hash())).isPresent()) {
             return known.orElseThrow(() -> new PassphraseRefused(
@@ -51,15 +47,15 @@ class Passphrase implements UserDetailsService, PasswordEncoder {
         return keep(encoder.encode(given));
     }
 
-    private Optional<Kept> newest() {
-        return mapper.newest().map(body -> json.read(body, Kept.class));
+    private Optional<StoredPassphrase> newest() {
+        return mapper.newest().map(body -> StoredShapes.PASSPHRASE.read(body));
     }
 
-    private Kept keep(String hash) {
+    private StoredPassphrase keep(String hash) {
         byte[] key = new byte[32];
         new SecureRandom().nextBytes(key);
-        Kept fresh = new Kept(hash, Base64.getEncoder().encodeToString(key));
-        mapper.insert(UUID.randomUUID(), json.write(fresh));
+        StoredPassphrase fresh = new StoredPassphrase(hash, Base64.getEncoder().encodeToString(key));
+        mapper.insert(UUID.randomUUID(), StoredShapes.PASSPHRASE.write(fresh));
         mapper.forgetDevices();
         return fresh;
     }
@@ -77,7 +73,7 @@ class Passphrase implements UserDetailsService, PasswordEncoder {
 
     @Override
     public Builder loadUserByUsername(String name) {
-        Kept now = kept.get();
+        StoredPassphrase now = kept.get();
         return new Builder(now.hash(), now.key());
     }
 

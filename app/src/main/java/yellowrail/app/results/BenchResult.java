@@ -3,6 +3,7 @@ package yellowrail.app.results;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import yellowrail.core.experiment.MeasuredPoint;
 
@@ -25,4 +26,9 @@ public record BenchResult(
     /** What may differ between two results, in the order they are asked. */
     public static final List<String> FACTORS =
             List.of("idle", "tubes", "load and tap", "mains", "feedback", "rectifier", "other parts", "measured with");
+
+    /** What was measured, apart from when it was sent. */
+    List<Object> content() {
+        return List.of(ampId, factors, points, note, Optional.ofNullable(supersedes));
+    }
 }

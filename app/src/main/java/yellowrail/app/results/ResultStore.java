@@ -1,17 +1,16 @@
 package yellowrail.app.results;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yellowrail.app.json.CoreJson;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.StoredResult;
+import yellowrail.app.store.StoredShapes;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.reading.Show;
 
@@ -21,37 +20,25 @@ public class ResultStore {
     /** Digits that give back every typed figure and hide what binary fractions add. */
     static final int AS_TYPED = 12;
 
-    record Body(Map<String, String> factors, List<MeasuredPoint> points, String note) {}
-
     private final ResultMapper mapper;
-    private final CoreJson json;
 
-    ResultStore(ResultMapper mapper, CoreJson json) {
+    ResultStore(ResultMapper mapper) {
         this.mapper = mapper;
-        this.json = json;
     }
 
     /** Keeps a result; the same id with the same content stores once. */
     @Transactional
     public void keep(BenchResult r) {
-        String body = json.write(new Body(r.factors(), r.points(), r.note()));
-        try {
-            if (mapper.insert(new ResultRow(r.id(), r.ampId(), r.takenAt(), body, r.supersedes())) == 0
-                    && !sameContent(one(r.id()), r)) {
-                throw StoredDifferently.now("This result");
-            }
-        } catch (DuplicateKeyException raced) {
-            throw new StoredDifferently(
-                    "This result was corrected meanwhile. Reload the page and correct the newest one if it is wrong.");
-        }
-    }
-
-    private static boolean sameContent(BenchResult stored, BenchResult sent) {
-        return stored.ampId().equals(sent.ampId())
-                && stored.factors().equals(sent.factors())
-                && stored.points().equals(sent.points())
-                && stored.note().equals(sent.note())
-                && Objects.equals(stored.supersedes(), sent.supersedes());
+        String body = StoredShapes.RESULT.write(new StoredResult(r.factors(), r.points(), r.note()));
+        Once.keep(
+                () -> mapper.insert(new ResultRow(r.id(), r.ampId(), r.takenAt(), body, r.supersedes())),
+                r,
+                () -> one(r.id()),
+                BenchResult::content,
+                () -> StoredDifferently.now("This result"),
+                () -> new StoredDifferently(
+                        "This result was corrected meanwhile. Reload the page and correct the newest"
+                                + " one if it is wrong."));
     }
 
     BenchResult one(UUID id) {
@@ -90,7 +77,7 @@ public class ResultStore {
     }
 
     private BenchResult read(ResultRow row) {
-        Body body = json.read(row.body(), Body.class);
+        StoredResult body = StoredShapes.RESULT.read(row.body());
         return new BenchResult(
                 row.id(), row.ampId(), row.takenAt(), body.factors(), body.points(), body.note(), row.supersedes());
     }

@@ -16,6 +16,7 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundCheck;
 import yellowrail.core.round.RoundReadings;
+import yellowrail.core.round.RoundState;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.TubeType;

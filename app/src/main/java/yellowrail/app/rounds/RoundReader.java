@@ -21,7 +21,9 @@ import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Answered;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundState;
 
 /** Reads a typed round: which points this amp has, what was typed at each, and what was not understood. */
 public final class RoundReader {

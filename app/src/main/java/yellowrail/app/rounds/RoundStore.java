@@ -1,46 +1,44 @@
 package yellowrail.app.rounds;
 
+import static yellowrail.app.store.StoredShapes.ROUND_STATE;
+import static yellowrail.app.store.StoredShapes.TYPE_HASHES;
+
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.Complaints;
-import yellowrail.app.json.CoreJson;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.TypeHashes;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundState;
 import yellowrail.core.tube.TubeType;
 
 /** Rounds: kept once, never changed; a correction is a new reading. */
 @Service
 public class RoundStore {
-    private static final TypeReference<LinkedHashMap<String, String>> HASHES = new TypeReference<>() {};
-
     private final RoundMapper mapper;
     private final AmpStore amps;
     private final TubeStore tubes;
-    private final CoreJson json;
 
-    RoundStore(RoundMapper mapper, AmpStore amps, TubeStore tubes, CoreJson json) {
+    RoundStore(RoundMapper mapper, AmpStore amps, TubeStore tubes) {
         this.mapper = mapper;
         this.amps = amps;
         this.tubes = tubes;
-        this.json = json;
     }
 
     /**
@@ -50,24 +48,38 @@ public class RoundStore {
      */
     @Transactional
     public Round keep(UUID id, Amp amp, OffsetDateTime takenAt, RoundState state, String note, List<Reading> readings) {
-        Map<String, String> types = tubes.snapshots(amp.description().tubeTypes());
-        int added = mapper.insertRound(
-                new RoundRow(id, amp.id(), amp.version(), takenAt, json.write(state), json.write(types), note));
-        if (added == 0) {
-            Round stored = round(id);
-            boolean same = sameReadings(stored.readings(), readings)
-                    && stored.amp().id().equals(amp.id())
-                    && stored.state().equals(state)
-                    && stored.note().equals(note);
-            if (!same) {
-                throw new StoredDifferently(
+        TypeHashes types = tubes.snapshots(amp.description().tubeTypes());
+        RoundRow row = new RoundRow(
+                id, amp.id(), amp.version(), takenAt, ROUND_STATE.write(state), TYPE_HASHES.write(types), note);
+        Once.keep(
+                () -> {
+                    int added = mapper.insertRound(row);
+                    if (added == 1) {
+                        readings.forEach(mapper::insertReading);
+                    }
+                    return added;
+                },
+                content(amp, state, note, readings),
+                () -> {
+                    Round stored = round(id);
+                    List<Reading> first = stored.readings().stream()
+                            .filter(r -> r.supersedes() == null)
+                            .toList();
+                    return content(stored.amp(), stored.state(), stored.note(), first);
+                },
+                c -> c,
+                () -> new StoredDifferently(
                         "This round was already stored with other readings or another state. Nothing was overwritten:"
-                                + " correct single readings in the stored round, or begin a new one.");
-            }
-            return stored;
-        }
-        readings.forEach(mapper::insertReading);
+                                + " correct single readings in the stored round, or begin a new one."));
         return round(id);
+    }
+
+    private static List<Object> content(Amp amp, RoundState state, String note, List<Reading> readings) {
+        return List.of(
+                amp.id(),
+                state,
+                note,
+                readings.stream().collect(Collectors.toMap(r -> r.quantity() + "/" + r.point(), Reading::raw)));
     }
 
     /** Asks about what is unusual in a round before it is kept; what was confirmed is not asked again. */
@@ -102,15 +114,6 @@ public class RoundStore {
         }
     }
 
-    private static boolean sameReadings(List<Reading> stored, List<Reading> sent) {
-        Map<String, String> first = stored.stream()
-                .filter(r -> r.supersedes() == null)
-                .collect(Collectors.toMap(r -> r.quantity() + "/" + r.point(), Reading::raw));
-        Map<String, String> second =
-                sent.stream().collect(Collectors.toMap(r -> r.quantity() + "/" + r.point(), Reading::raw));
-        return Objects.equals(first, second);
-    }
-
     /**
      * Corrects a reading by a new one that supersedes it. The same id stores once.
      *
@@ -121,18 +124,14 @@ public class RoundStore {
         Reading old = mapper.reading(readingId).orElseThrow(() -> new NotThere("reading " + readingId));
         Reading fresh = Reading.of(id, old.roundId(), old.seq(), old.quantity(), old.point(), typed, old.takenAt())
                 .correcting(old.id(), reason);
-        try {
-            if (mapper.insertReading(fresh) == 0) {
-                Reading stored = mapper.reading(id).orElseThrow();
-                if (!stored.raw().equals(fresh.raw()) || !old.id().equals(stored.supersedes())) {
-                    throw new StoredDifferently("This correction was already stored with another value.");
-                }
-            }
-        } catch (DuplicateKeyException raced) {
-            throw new StoredDifferently(
-                    "This reading was corrected meanwhile. Reload the round and correct the newest value if it is wrong.");
-        }
-        return fresh;
+        return Once.keep(
+                () -> mapper.insertReading(fresh),
+                fresh,
+                () -> mapper.reading(id).orElseThrow(),
+                r -> List.of(r.raw(), Optional.ofNullable(r.supersedes())),
+                () -> new StoredDifferently("This correction was already stored with another value."),
+                () -> new StoredDifferently("This reading was corrected meanwhile. Reload the round and correct the"
+                        + " newest value if it is wrong."));
     }
 
     public Round round(UUID id) {
@@ -176,8 +175,8 @@ public class RoundStore {
                 row.id(),
                 amps.answered(row.ampId(), row.ampVersion()),
                 row.takenAt(),
-                json.read(row.state(), RoundState.class),
-                tubes.behind(json.read(row.types(), HASHES)),
+                ROUND_STATE.read(row.state()),
+                tubes.behind(TYPE_HASHES.read(row.types())),
                 row.note(),
                 readings);
     }

@@ -17,8 +17,10 @@ import yellowrail.core.idle.Missing;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Answered;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.RoundState;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;
 

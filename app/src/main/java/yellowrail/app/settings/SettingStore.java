@@ -3,14 +3,17 @@ package yellowrail.app.settings;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.Shape;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.StoredShapes;
 import yellowrail.app.web.EachShown;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.target.Profiles;
@@ -23,14 +26,12 @@ public class SettingStore {
     private static final String METER = "meter";
 
     private final SettingMapper mapper;
-    private final CoreJson json;
     private final Fresh<List<Window>> windows;
     private final Fresh<List<String>> broken = new Fresh<>(List.of(), this::readBroken);
     private final Fresh<List<Meter>> meters;
 
-    SettingStore(SettingMapper mapper, CoreJson json) {
+    SettingStore(SettingMapper mapper) {
         this.mapper = mapper;
-        this.json = json;
         // Read at the start, so that a shipped window never stands in for an edited one while the database is slow.
         this.windows = new Fresh<>(readWindows(), this::readWindows);
         this.meters = new Fresh<>(readMeters(), this::readMeters);
@@ -55,17 +56,17 @@ public class SettingStore {
     }
 
     private List<Window> readWindows() {
-        return newest(WINDOW, Window.class, Profiles.SHIPPED, Window::name);
+        return newest(WINDOW, StoredShapes.WINDOW, Profiles.SHIPPED, Window::name);
     }
 
     private List<Meter> readMeters() {
-        return newest(METER, Meter.class, Meter.CLASSES, Meter::name);
+        return newest(METER, StoredShapes.METER, Meter.CLASSES, Meter::name);
     }
 
-    private <T> List<T> newest(String kind, Class<T> type, List<T> shipped, Function<T, String> name) {
+    private <T> List<T> newest(String kind, Shape<T> shape, List<T> shipped, Function<T, String> name) {
         Map<String, T> all = new LinkedHashMap<>();
         shipped.forEach(s -> all.put(name.apply(s), s));
-        EachShown<T> own = EachShown.of(mapper.newest(kind), r -> json.read(r.body(), type), SettingRow::name);
+        EachShown<T> own = EachShown.of(mapper.newest(kind), r -> shape.read(r.body()), SettingRow::name);
         own.shown().forEach(s -> all.put(name.apply(s), s));
         // An edited one that cannot be read is not the shipped one of that name.
         own.broken().forEach(all::remove);
@@ -79,28 +80,28 @@ public class SettingStore {
 
     private List<String> readBroken() {
         return Stream.of(
-                        EachShown.of(mapper.newest(WINDOW), r -> json.read(r.body(), Window.class), SettingRow::name),
-                        EachShown.of(mapper.newest(METER), r -> json.read(r.body(), Meter.class), SettingRow::name))
+                        EachShown.of(mapper.newest(WINDOW), r -> StoredShapes.WINDOW.read(r.body()), SettingRow::name),
+                        EachShown.of(mapper.newest(METER), r -> StoredShapes.METER.read(r.body()), SettingRow::name))
                 .flatMap(e -> e.broken().stream())
                 .toList();
     }
 
     public void keep(UUID id, Window window) {
-        keep(id, WINDOW, window.name(), window, Window.class);
+        keep(id, WINDOW, window.name(), window, StoredShapes.WINDOW);
         windows.forget();
     }
 
     public void keep(UUID id, Meter meter) {
-        keep(id, METER, meter.name(), meter, Meter.class);
+        keep(id, METER, meter.name(), meter, StoredShapes.METER);
         meters.forget();
     }
 
-    private <T> void keep(UUID id, String kind, String name, T value, Class<T> type) {
-        if (mapper.insert(id, kind, name, json.write(value)) == 0) {
-            String stored = mapper.body(id, kind);
-            if (stored == null || !json.holds(stored, value, type)) {
-                throw StoredDifferently.now("This setting");
-            }
-        }
+    private <T> void keep(UUID id, String kind, String name, T value, Shape<T> shape) {
+        Once.keep(
+                () -> mapper.insert(id, kind, name, shape.write(value)),
+                Optional.of(value),
+                () -> Optional.ofNullable(mapper.body(id, kind)).map(shape::read),
+                v -> v.map(shape::write),
+                () -> StoredDifferently.now("This setting"));
     }
 }

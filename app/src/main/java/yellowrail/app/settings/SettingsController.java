@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
-import yellowrail.app.web.StoredDifferently;
+import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;

@@ -7,9 +7,9 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
+import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.results.ResultStore;
 import yellowrail.app.targets.Targets;
 
@@ -21,10 +21,10 @@ class AmpStageController {
     private final TubeFactsOf facts;
     private final Targets targets;
     private final ResultStore results;
-    private final CoreJson json;
+    private final JsonMapper json;
 
     AmpStageController(
-            AmpStore amps, FromAmp fromAmp, TubeFactsOf facts, Targets targets, ResultStore results, CoreJson json) {
+            AmpStore amps, FromAmp fromAmp, TubeFactsOf facts, Targets targets, ResultStore results, JsonMapper json) {
         this.amps = amps;
         this.fromAmp = fromAmp;
         this.facts = facts;
@@ -50,7 +50,7 @@ class AmpStageController {
         model.addAttribute("stage", stage);
         model.addAttribute("channel", channel);
         model.addAttribute("moved", moved);
-        model.addAttribute("points", json.write(stage.points()));
+        model.addAttribute("points", json.writeValueAsString(stage.points()));
         model.addAttribute("target", targets.computed(amp));
         return "stage/page";
     }

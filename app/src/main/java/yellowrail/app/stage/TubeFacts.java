@@ -1,13 +1,13 @@
 package yellowrail.app.stage;
 
 import java.util.Optional;
-import yellowrail.app.curves.Curves;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TypeCurves;
 
 /** What the stage needs of a type: its curves and the publication it is judged by, which has a plate rating. */
-public record TubeFacts(String designation, Curves curves, Ratings ratings) {
+public record TubeFacts(String designation, TypeCurves curves, Ratings ratings) {
     public double plateWatts() {
         return ratings.plateWatts().orElseThrow().value();
     }

@@ -3,12 +3,12 @@ package yellowrail.app.stage;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import yellowrail.app.curves.Curves;
 import yellowrail.app.curves.CurvesStore;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.TypeCurves;
 
 /** Finds a typed tube's facts: by designation or alias, judged by the rating system asked for, else by the strictest. */
 @Component
@@ -68,7 +68,7 @@ public class TubeFactsOf {
     }
 
     private Optional<TubeFacts> facts(TubeType type, String judgeBy) {
-        Optional<Curves> of = curves.of(type.designation());
+        Optional<TypeCurves> of = curves.of(type.designation());
         return type.of(judgeBy).or(type::strictest).flatMap(r -> of.map(c -> new TubeFacts(type.designation(), c, r)));
     }
 

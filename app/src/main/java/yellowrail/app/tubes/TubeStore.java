@@ -1,5 +1,7 @@
 package yellowrail.app.tubes;
 
+import static yellowrail.app.store.StoredShapes.TUBE_TYPE;
+
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
@@ -9,10 +11,11 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yellowrail.app.json.CoreJson;
 import yellowrail.app.json.Fresh;
+import yellowrail.app.store.Once;
+import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.TypeHashes;
 import yellowrail.app.web.EachShown;
-import yellowrail.app.web.StoredDifferently;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -21,14 +24,12 @@ import yellowrail.core.tube.TubeType;
 @Service
 public class TubeStore {
     private final OwnTypeMapper mapper;
-    private final CoreJson json;
     private final Clock clock;
     private final Fresh<List<String>> broken = new Fresh<>(List.of(), () -> own().broken());
     private final Fresh<Catalogue> fresh;
 
-    TubeStore(OwnTypeMapper mapper, CoreJson json, Clock clock) {
+    TubeStore(OwnTypeMapper mapper, Clock clock) {
         this.mapper = mapper;
-        this.json = json;
         this.clock = clock;
         // Read at the start, so that the shipped figures never stand in for corrected ones while the database is slow.
         this.fresh = new Fresh<>(catalogue(), this::catalogue);
@@ -46,7 +47,7 @@ public class TubeStore {
     }
 
     private EachShown<TubeType> own() {
-        return EachShown.of(mapper.newest(), r -> json.read(r.body(), TubeType.class), OwnTypeRow::designation);
+        return EachShown.of(mapper.newest(), r -> TUBE_TYPE.read(r.body()), OwnTypeRow::designation);
     }
 
     /** The catalogue for what saves nothing: some seconds old at most, or as last known while the database is away. */
@@ -57,15 +58,17 @@ public class TubeStore {
     /** Keeps an own or corrected type as a new version; the same id stores once. */
     @Transactional
     public void keep(UUID id, TubeType type) {
-        int added = mapper.insert(
-                id,
-                type.designation(),
-                mapper.versions(type.designation()) + 1,
-                json.write(type),
-                OffsetDateTime.now(clock));
-        if (added == 0 && !json.holds(mapper.body(id), type, TubeType.class)) {
-            throw StoredDifferently.now("This type");
-        }
+        Once.keep(
+                () -> mapper.insert(
+                        id,
+                        type.designation(),
+                        mapper.versions(type.designation()) + 1,
+                        TUBE_TYPE.write(type),
+                        OffsetDateTime.now(clock)),
+                type,
+                () -> TUBE_TYPE.read(mapper.body(id)),
+                TUBE_TYPE::write,
+                () -> StoredDifferently.now("This type"));
         fresh.forget();
     }
 
@@ -75,20 +78,19 @@ public class TubeStore {
                 .map(t -> t.toInstant().toEpochMilli());
     }
 
-    /** Keeps the types a round is judged by, as they are now; designation to hash. Unknown designations are left out. */
+    /** Keeps the types a round is judged by, as they are now; their hashes. Unknown designations are left out. */
     @Transactional
-    public Map<String, String> snapshots(List<String> designations) {
+    public TypeHashes snapshots(List<String> designations) {
         Catalogue now = catalogue();
         Map<String, String> hashes = new LinkedHashMap<>();
         for (String designation : designations) {
             if (now.find(designation) instanceof Lookup.Found found) {
-                String body = json.write(found.type());
-                String hash = CoreJson.hash(body);
-                mapper.keepSnapshot(hash, found.type().designation(), body);
+                String hash = TUBE_TYPE.hash(found.type());
+                mapper.keepSnapshot(hash, found.type().designation(), TUBE_TYPE.write(found.type()));
                 hashes.put(designation, hash);
             }
         }
-        return hashes;
+        return new TypeHashes(hashes);
     }
 
     /** The types as they are now, by designation; unknown designations are left out. */
@@ -104,10 +106,11 @@ public class TubeStore {
     }
 
     /** The types behind hashes of {@link #snapshots}, by designation. */
-    public Map<String, TubeType> behind(Map<String, String> hashes) {
+    public Map<String, TubeType> behind(TypeHashes hashes) {
         Map<String, TubeType> types = new LinkedHashMap<>();
-        hashes.forEach((designation, hash) ->
-                mapper.snapshot(hash).ifPresent(body -> types.put(designation, json.read(body, TubeType.class))));
+        hashes.byDesignation()
+                .forEach((designation, hash) ->
+                        mapper.snapshot(hash).ifPresent(body -> types.put(designation, TUBE_TYPE.read(body))));
         return types;
     }
 }

@@ -6,7 +6,6 @@ import static org.mockito.Mockito.when;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import yellowrail.app.json.CoreJson;
 import yellowrail.core.target.Profiles;
 
 class SettingStoreTest {
@@ -16,7 +15,7 @@ class SettingStoreTest {
         SettingMapper mapper = mock(SettingMapper.class);
         when(mapper.newest("target")).thenReturn(List.of(new SettingRow("middle", "{\"low\":\"x\"}")));
         when(mapper.newest("meter")).thenReturn(List.of());
-        SettingStore store = new SettingStore(mapper, new CoreJson());
+        SettingStore store = new SettingStore(mapper);
         assertThat(Profiles.SHIPPED).anyMatch(w -> w.name().equals("middle"));
         assertThat(store.windows())
                 .hasSize(Profiles.SHIPPED.size() - 1)

@@ -17,7 +17,6 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import yellowrail.app.curves.Curves;
 import yellowrail.core.stage.CleanIdle;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.NoSolution;
@@ -28,6 +27,7 @@ import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.TubeModels;
+import yellowrail.core.tube.TypeCurves;
 
 /** Pieces are handed over in order; a reader that is gone stops what was not begun. */
 class StageSweepsTest {
@@ -35,7 +35,7 @@ class StageSweepsTest {
     private final StageSweeps sweeps = new StageSweeps(engine);
     private final TubeFacts facts = new TubeFacts(
             "6L6GC",
-            new Curves(
+            new TypeCurves(
                     TubeModels.of("6L6GC").orElseThrow(), ModelTrust.of("6L6GC").orElseThrow(), "", false),
             ((Lookup.Found) Catalogue.shipped().find("6L6GC"))
                     .type()

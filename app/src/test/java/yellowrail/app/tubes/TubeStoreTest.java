@@ -9,14 +9,13 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import yellowrail.app.json.CoreJson;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 
 /** A correction that cannot be read is not the figures it corrected. */
 class TubeStoreTest {
     private final OwnTypeMapper mapper = mock(OwnTypeMapper.class);
-    private final TubeStore store = new TubeStore(mapper, new CoreJson(), Clock.systemUTC());
+    private final TubeStore store = new TubeStore(mapper, Clock.systemUTC());
 
     @ParameterizedTest
     @ValueSource(strings = {"EL34", "el 34", "6CA7"})

@@ -27,8 +27,7 @@ public record Outcome(
         List<String> skipped,
         List<String> changes) {
     public Outcome {
-        // Sheets issued before findings were kept hold none.
-        findings = findings == null ? List.of() : List.copyOf(findings);
+        findings = List.copyOf(findings);
     }
 
     /**
@@ -54,8 +53,7 @@ public record Outcome(
             boolean allClear,
             List<String> statements) {
         public BeforeAfter {
-            // Sheets issued before both statements were kept hold none.
-            statements = statements == null ? List.of() : List.copyOf(statements);
+            statements = List.copyOf(statements);
         }
     }
 

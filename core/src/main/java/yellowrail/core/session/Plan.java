@@ -35,9 +35,8 @@ public record Plan(
     public static final double OHMS_VOLTS = 1;
 
     public Plan {
-        // Sessions begun before findings were carried over hold none.
-        tubes = tubes == null ? Map.of() : Map.copyOf(tubes);
-        carried = carried == null ? List.of() : List.copyOf(carried);
+        tubes = Map.copyOf(tubes);
+        carried = List.copyOf(carried);
         if (!(handsVolts >= 1 && handsVolts <= 30)) {
             throw new IllegalArgumentException("hands go in at 1 to 30 V or less, not " + handsVolts + " V");
         }

@@ -61,11 +61,8 @@ public record Proof(
 
     public Proof {
         open = List.copyOf(open);
-        // Sheets issued by the first edition of the rules hold sentences alone.
-        wants = wants == null ? List.of() : List.copyOf(wants);
-        begunAt = begunAt == null ? Optional.empty() : begunAt;
-        wholeAt = wholeAt == null ? Optional.empty() : wholeAt;
-        again = again == null ? List.of() : List.copyOf(again);
+        wants = List.copyOf(wants);
+        again = List.copyOf(again);
     }
 
     /**

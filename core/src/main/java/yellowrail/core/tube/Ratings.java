@@ -32,8 +32,7 @@ public record Ratings(
         Optional<Figure> gridOhmsCathodeBias,
         Set<Limit> nonePublished) {
     public Ratings {
-        // Publications stored before a limit could be declared as not published declare none.
-        nonePublished = nonePublished == null ? Set.of() : Set.copyOf(nonePublished);
+        nonePublished = Set.copyOf(nonePublished);
     }
 
     /** A publication of which every blank is unknown. */

@@ -44,8 +44,8 @@ public enum TubeKind {
         return share >= leastCredible && share <= mostCredible;
     }
 
-    /** The kind behind the words of a catalogue entry that was stored without it. */
-    static TubeKind of(String construction) {
+    /** The kind that the words of a catalogue entry tell. */
+    public static TubeKind of(String construction) {
         for (TubeKind kind : values()) {
             if (construction.startsWith(kind.words)) {
                 return kind;

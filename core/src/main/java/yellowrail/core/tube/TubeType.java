@@ -37,8 +37,6 @@ public record TubeType(
         boolean own,
         TubeKind kind) {
     public TubeType {
-        // Entries stored before the kind was a field tell it by their words.
-        kind = kind == null ? TubeKind.of(construction) : kind;
         if (designation.isBlank() || designation.length() > 40) {
             throw new IllegalArgumentException("a designation has 1 to 40 characters");
         }

@@ -1,4 +1,4 @@
-package yellowrail.app.bench;
+package yellowrail.app.store;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -14,7 +14,7 @@ import yellowrail.core.session.Outcome;
  * @param again what began a soak anew
  * @param outcome the figures behind the words
  */
-public record SheetView(
+public record IssuedSheet(
         String amp,
         String purpose,
         String day,
@@ -43,11 +43,9 @@ public record SheetView(
         LocalDate recheckOn,
         String recheckDay,
         Outcome outcome) {
-    public SheetView {
-        // Sheets issued by the first edition of the rules named none, and kept no findings.
-        edition = edition == null ? "" : edition;
-        findings = findings == null ? List.of() : List.copyOf(findings);
-        again = again == null ? List.of() : List.copyOf(again);
+    public IssuedSheet {
+        findings = List.copyOf(findings);
+        again = List.copyOf(again);
     }
 
     /** Something found, and what became of it. */

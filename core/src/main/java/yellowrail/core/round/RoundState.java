@@ -1,4 +1,4 @@
-package yellowrail.app.rounds;
+package yellowrail.core.round;
 
 import java.util.Optional;
 import yellowrail.core.idle.PlateVolts;

@@ -1,4 +1,4 @@
-package yellowrail.app.web;
+package yellowrail.app.store;
 
 /** The same id was sent with other content, or what was corrected was corrected meanwhile: nothing was stored. */
 public class StoredDifferently extends RuntimeException {

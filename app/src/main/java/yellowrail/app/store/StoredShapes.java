@@ -1,0 +1,36 @@
+package yellowrail.app.store;
+
+import java.util.List;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.round.RoundState;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Plan;
+import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.TypeCurves;
+
+/**
+ * Every kind of document that is stored, in its present version. A changed record is a new version: add its upgrade here and
+ * in {@link Upgrades}, and a folder of documents as they were stored before to the tests.
+ */
+public final class StoredShapes {
+    public static final Shape<AmpDescription> AMP = new Shape<>("amp", AmpDescription.class, Upgrades::same);
+    public static final Shape<TubeType> TUBE_TYPE = new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube);
+    public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
+    public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);
+    public static final Shape<TypeHashes> TYPE_HASHES = new Shape<>("type hashes", TypeHashes.class, Upgrades::hashes);
+    public static final Shape<Plan> PLAN = new Shape<>("plan", Plan.class, Upgrades::carriedOver);
+    public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
+    public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
+    public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);
+    public static final Shape<Window> WINDOW = new Shape<>("target window", Window.class, Upgrades::same);
+    public static final Shape<Meter> METER = new Shape<>("meter", Meter.class, Upgrades::same);
+    public static final Shape<StoredPassphrase> PASSPHRASE =
+            new Shape<>("passphrase", StoredPassphrase.class, Upgrades::same);
+
+    static final List<Shape<?>> ALL = List.of(
+            AMP, TUBE_TYPE, CURVES, ROUND_STATE, TYPE_HASHES, PLAN, EVENT, SHEET, RESULT, WINDOW, METER, PASSPHRASE);
+
+    private StoredShapes() {}
+}

@@ -1,0 +1,98 @@
+package yellowrail.app.store;
+
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+import yellowrail.core.tube.TubeKind;
+
+/**
+ * How a document of an earlier version becomes one of the next. Documents of the first version were written by several
+ * versions of the application and do not say by which: what a later one already wrote is left as it is.
+ */
+final class Upgrades {
+    private Upgrades() {}
+
+    /** Since the second version a document says its version; nothing else changed. */
+    static ObjectNode same(ObjectNode first) {
+        return first;
+    }
+
+    private static void unlessThere(ObjectNode document, String property, JsonNode value) {
+        if (document.path(property).isMissingNode() || document.path(property).isNull()) {
+            document.set(property, value);
+        }
+    }
+
+    private static void noneUnlessThere(ObjectNode document, String... properties) {
+        for (String property : properties) {
+            unlessThere(document, property, JsonNodeFactory.instance.arrayNode());
+        }
+    }
+
+    /** Types were told to be pentodes or beam tetrodes by words alone, and could not declare a limit as not published. */
+    static ObjectNode kindOfTube(ObjectNode type) {
+        unlessThere(
+                type,
+                "kind",
+                JsonNodeFactory.instance.stringNode(
+                        TubeKind.of(type.path("construction").asString()).name()));
+        type.path("ratings").forEach(r -> noneUnlessThere((ObjectNode) r, "nonePublished"));
+        return type;
+    }
+
+    /** A yes or no was stored as true or false, where false stood for every word but “yes”: it tells nothing. */
+    static ObjectNode answers(ObjectNode state) {
+        for (String question : List.of("limiter", "reduced", "apart")) {
+            JsonNode answer = state.path(question);
+            if (answer.isBoolean() || answer.isNull() || answer.isMissingNode()) {
+                state.put(question, answer.asBoolean(false) ? "YES" : "NOT_ASKED");
+            }
+        }
+        return state;
+    }
+
+    /** The hashes stood alone. */
+    static ObjectNode hashes(ObjectNode alone) {
+        ObjectNode named = JsonNodeFactory.instance.objectNode();
+        named.set("byDesignation", alone);
+        return named;
+    }
+
+    /** Sessions took over neither tubes nor findings from the one before. */
+    static ObjectNode carriedOver(ObjectNode plan) {
+        unlessThere(plan, "tubes", JsonNodeFactory.instance.objectNode());
+        noneUnlessThere(plan, "carried");
+        return plan;
+    }
+
+    /**
+     * Sheets named no edition of the rules and kept no findings; what keeps a session from being proven was a list of
+     * sentences; a figure at other mains was one number, or an estimate whose errors went beside it, and is a band now.
+     */
+    static ObjectNode findingsOfSheet(ObjectNode sheet) {
+        unlessThere(sheet, "edition", JsonNodeFactory.instance.stringNode(""));
+        noneUnlessThere(sheet, "findings", "again");
+        ObjectNode outcome = (ObjectNode) sheet.get("outcome");
+        noneUnlessThere(outcome, "findings");
+        outcome.path("tubes").forEach(t -> noneUnlessThere((ObjectNode) t, "statements"));
+        ObjectNode proof = (ObjectNode) outcome.get("proof");
+        noneUnlessThere(proof, "wants", "again");
+        unlessThere(proof, "begunAt", JsonNodeFactory.instance.nullNode());
+        unlessThere(proof, "wholeAt", JsonNodeFactory.instance.nullNode());
+        for (JsonNode fan : outcome.path("fans")) {
+            for (String mains : List.of("lowest", "nominal", "highest", "highestShare")) {
+                band((ObjectNode) fan, mains);
+            }
+        }
+        return sheet;
+    }
+
+    private static void band(ObjectNode fan, String mains) {
+        JsonNode stored = fan.path(mains);
+        if (stored.isNumber() || stored.has("value")) {
+            double value = (stored.isNumber() ? stored : stored.get("value")).asDouble();
+            fan.putObject(mains).put("low", value).put("mid", value).put("high", value);
+        }
+    }
+}
