@@ -19,7 +19,6 @@ import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
 import yellowrail.app.amps.Amp;
-import yellowrail.app.amps.AmpForm;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
@@ -93,48 +92,18 @@ public abstract class AppIT {
 
     /** A push-pull pair with own 10 Ω sense resistors. */
     protected static AmpDescription pair(String name, String type) {
-        AmpForm empty = AmpForms.empty();
         return AmpReader.read(
-                        new AmpForm(
-                                name,
-                                "pp",
-                                "pentode",
-                                "",
-                                "tracking",
-                                "per_tube",
-                                empty.socketName(),
-                                empty.socketChannel(),
-                                empty.socketSide(),
-                                List.of(type, type),
-                                "own",
-                                "tube",
-                                "10",
-                                "1",
-                                List.of("9.94", "10.02"),
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "230",
-                                "216",
-                                "244",
-                                List.of(),
-                                List.of(),
-                                List.of(),
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "",
-                                "middle",
-                                "",
-                                ""),
+                        AmpForms.empty()
+                                .with(Map.ofEntries(
+                                        Map.entry("name", name),
+                                        Map.entry("bias", "tracking"),
+                                        Map.entry("socketType", List.of(type, type)),
+                                        Map.entry("sensing", Map.of("r", "10", "rtol", "1")),
+                                        Map.entry("rm", List.of("9.94", "10.02")),
+                                        Map.entry("lowest", "216"),
+                                        Map.entry("highest", "244"),
+                                        Map.entry("nodeLabel", List.of()),
+                                        Map.entry("target", "middle"))),
                         Catalogue.shipped(),
                         List.of("middle"))
                 .description()

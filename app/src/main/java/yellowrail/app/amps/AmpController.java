@@ -1,12 +1,13 @@
 package yellowrail.app.amps;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -14,10 +15,13 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.MethodReader;
+import yellowrail.app.forms.SensingFields;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.sensing.Way;
 
 /** Describing an amp, and following a description by a new version. */
 @Controller
@@ -54,10 +58,12 @@ class AmpController {
     /** The part of the form that depends on how many tubes there are and what shares a sense point. */
     @PostMapping("/amps/rows")
     String rows(
-            @ModelAttribute AmpForm form,
+            @ModelAttribute AmpForm bound,
+            HttpServletRequest request,
             @RequestParam(defaultValue = "2") int tubes,
             @RequestParam(defaultValue = "1") int channels,
             Model model) {
+        AmpForm form = bound.sensing(request::getParameter);
         int count = Math.max(1, Math.min(8, tubes));
         AmpForm resized = AmpForms.resized(form, count, Math.max(1, Math.min(2, channels)));
         fill(resized, new Complaints(), model);
@@ -66,12 +72,14 @@ class AmpController {
 
     @PostMapping("/amps/keep")
     String keep(
-            @ModelAttribute AmpForm form,
+            @ModelAttribute AmpForm bound,
+            HttpServletRequest request,
             @RequestParam UUID ampId,
             @RequestParam UUID versionId,
             @RequestParam(defaultValue = "0") int seenVersion,
             Model model,
             HttpServletResponse response) {
+        AmpForm form = bound.sensing(request::getParameter);
         List<String> targets = settings.targetNames();
         AmpReader.Read read = AmpReader.read(form, tubes.catalogueOrLastKnown(), targets);
         Envelope envelope = new Envelope(ampId, versionId, seenVersion, seenVersion == 0);
@@ -90,7 +98,7 @@ class AmpController {
                             changed.getMessage() + " What you typed is still here, nothing was saved. Look at"
                                     + " the other version first; saving again keeps yours as the newest.");
             return form(form, new Envelope(ampId, UUID.randomUUID(), newest, false), read.complaints(), model);
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
             read.complaints().add("form", Trouble.DATABASE);
             return form(form, envelope, read.complaints(), model);
@@ -107,6 +115,7 @@ class AmpController {
 
     private void fill(AmpForm form, Complaints complaints, Model model) {
         model.addAttribute("form", form);
+        model.addAttribute("sensing", SensingFields.ofAmp());
         model.addAttribute("said", complaints.byField());
         model.addAttribute("types", tubes.catalogueOrLastKnown().types());
         model.addAttribute("targets", settings.targetNames());
@@ -127,8 +136,7 @@ class AmpController {
                     AmpForm.at(form.socketSide(), i).equals("B") ? Socket.Side.B : Socket.Side.A,
                     "tube"));
         }
-        boolean single = form.method() == null
-                || List.of("own", "adaptor", "ma", "grid", "").contains(form.method());
+        boolean single = MethodReader.way(form.method()).filter(Way::several).isEmpty();
         Grouping grouping = single || form.grouping() == null
                 ? Grouping.TUBE
                 : switch (form.grouping()) {

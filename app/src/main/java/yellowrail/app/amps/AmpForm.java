@@ -1,7 +1,17 @@
 package yellowrail.app.amps;
 
+import com.fasterxml.jackson.annotation.JsonAnyGetter;
+import com.fasterxml.jackson.annotation.JsonAnySetter;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.lang.reflect.RecordComponent;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import yellowrail.app.forms.SensingTexts;
+import yellowrail.core.amp.sensing.Parameter;
+import yellowrail.core.amp.sensing.Ways;
 
 /** An amp's description as typed; blank is not known. Lists run in step, one entry for each socket, point or node. */
 @Schema(description = "An output stage as typed. Quantities are texts with or without a unit; blank means not known.")
@@ -50,9 +60,7 @@ public record AmpForm(
         @Schema(description = "Side of each socket, A or B") List<String> socketSide,
         @Schema(description = "Tube type of each socket") List<String> socketType,
 
-        @Schema(
-                description = "Sensing method",
-                allowableValues = {"own", "adaptor", "shared", "combined", "cathode", "half", "ma", "panel", "grid"})
+        @Schema(description = "How the current is taken; blank is own")
         String method,
 
         @Schema(
@@ -60,31 +68,10 @@ public record AmpForm(
                 allowableValues = {"", "tube", "side", "channel", "all"})
         String grouping,
 
-        @Schema(description = "Marked resistance, Ω (for half: of the half primary, cold)")
-        String r,
-
-        @Schema(description = "Tolerance, per cent") String rtol,
-
         @Schema(description = "Measured resistance of each sense point, Ω, in the order of the points")
         List<String> rm,
 
-        @Schema(description = "yes to use measured values that look like lead resistance")
-        String insist,
-
-        @Schema(description = "Other loads at each combined point, mA")
-        String other,
-
-        @Schema(description = "Adaptor, mV per mA") String mvma,
-        @Schema(description = "Adaptor's zero, mV") String zero,
-
-        @Schema(description = "How much warmer the winding runs than when measured, °C")
-        String warm,
-
-        @Schema(description = "Panel meter calibration: divisions")
-        String caldiv,
-
-        @Schema(description = "Panel meter calibration: true cathode current of one tube then, mA")
-        String calma,
+        @JsonAnySetter @JsonAnyGetter @Schema(hidden = true) Map<String, String> sensing,
 
         @Schema(description = "Resistor of each screen, Ω") String screenOhms,
 
@@ -134,6 +121,7 @@ public record AmpForm(
         socketSide = orEmpty(socketSide);
         socketType = orEmpty(socketType);
         rm = orEmpty(rm);
+        sensing = SensingTexts.of(sensing);
         nodeLabel = orEmpty(nodeLabel);
         nodeFarads = orEmpty(nodeFarads);
         nodeVolts = orEmpty(nodeVolts);
@@ -143,6 +131,42 @@ public record AmpForm(
         return list == null
                 ? List.of()
                 : list.stream().map(s -> s == null ? "" : s).toList();
+    }
+
+    /** The names of the fields, in order. */
+    static List<String> names() {
+        return Arrays.stream(AmpForm.class.getRecordComponents())
+                .map(RecordComponent::getName)
+                .flatMap(n -> n.equals("sensing") ? SensingTexts.names().stream() : Stream.of(n))
+                .distinct()
+                .toList();
+    }
+
+    /** The same with what a request holds for the way of taking current. */
+    public AmpForm sensing(UnaryOperator<String> parameter) {
+        Map<String, String> texts = SensingTexts.from(parameter);
+        // Measured at each point, these have a list of their own.
+        Ways.parameters().stream()
+                .filter(p -> p.kind() == Parameter.Kind.QUANTITY_OF_POINT)
+                .forEach(p -> texts.remove(p.name()));
+        return with(Map.of("sensing", texts));
+    }
+
+    /** The same with other texts in some of the components. */
+    public AmpForm with(Map<String, Object> changed) {
+        try {
+            RecordComponent[] components = AmpForm.class.getRecordComponents();
+            Object[] values = new Object[components.length];
+            for (int i = 0; i < components.length; i++) {
+                String name = components[i].getName();
+                values[i] = changed.containsKey(name)
+                        ? changed.get(name)
+                        : components[i].getAccessor().invoke(this);
+            }
+            return (AmpForm) AmpForm.class.getDeclaredConstructors()[0].newInstance(values);
+        } catch (ReflectiveOperationException impossible) {
+            throw new IllegalStateException(impossible);
+        }
     }
 
     static String at(List<String> list, int index) {

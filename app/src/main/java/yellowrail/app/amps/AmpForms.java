@@ -1,30 +1,23 @@
 package yellowrail.app.amps;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.HalfPrimary;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.PanelMeter;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.SocketAdaptor;
 import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.amp.sensing.Parameter;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.Way;
+import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Connection;
 
 /** Fills a form from a description, and makes the empty one. */
 public final class AmpForms {
@@ -43,18 +36,10 @@ public final class AmpForms {
                 List.of("1", "1"),
                 List.of("A", "B"),
                 List.of("", ""),
-                "own",
+                Ways.USUAL.id(),
                 "tube",
-                "1.00",
-                "1",
                 List.of("", ""),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
+                Map.of("r", "1.00", "rtol", "1"),
                 "",
                 "",
                 "230",
@@ -92,64 +77,16 @@ public final class AmpForms {
             sides.add(same ? AmpForm.at(form.socketSide(), i) : i % perChannel < (perChannel + 1) / 2 ? "A" : "B");
             types.add(AmpForm.at(form.socketType(), i));
         }
-        return with(form, names, channel, sides, types);
+        return form.with(
+                Map.of("socketName", names, "socketChannel", channel, "socketSide", sides, "socketType", types));
     }
 
     static int channelsOf(AmpForm form) {
         return form.socketChannel().contains("2") ? 2 : 1;
     }
 
-    private static AmpForm with(
-            AmpForm f, List<String> names, List<String> channel, List<String> sides, List<String> types) {
-        return new AmpForm(
-                f.name(),
-                f.topology(),
-                f.connection(),
-                f.tap(),
-                f.bias(),
-                f.controls(),
-                names,
-                channel,
-                sides,
-                types,
-                f.method(),
-                f.grouping(),
-                f.r(),
-                f.rtol(),
-                f.rm(),
-                f.insist(),
-                f.other(),
-                f.mvma(),
-                f.zero(),
-                f.warm(),
-                f.caldiv(),
-                f.calma(),
-                f.screenOhms(),
-                f.chokeOhms(),
-                f.nominal(),
-                f.lowest(),
-                f.highest(),
-                f.nodeLabel(),
-                f.nodeFarads(),
-                f.nodeVolts(),
-                f.zaa(),
-                f.heaterVolts(),
-                f.heaterAmperes(),
-                f.supplyAmperes(),
-                f.quirks(),
-                f.maker(),
-                f.target(),
-                f.judgeBy(),
-                f.ceiling());
-    }
-
     public static AmpForm of(AmpDescription amp) {
         SensingMethod method = amp.groups().get(0).method();
-        Optional<SenseResistor> resistor = method.element();
-        List<String> measured =
-                amp.groups().stream().map(g -> measured(g.method())).toList();
-        SocketAdaptor adaptor = method instanceof SocketAdaptor a ? a : new SocketAdaptor(1, 1, 0);
-        Optional<PanelMeter.Calibration> panel = method instanceof PanelMeter p ? p.calibration() : Optional.empty();
         return new AmpForm(
                 amp.name(),
                 word(Words.TOPOLOGY, amp.topology()),
@@ -161,24 +98,10 @@ public final class AmpForms {
                 amp.sockets().stream().map(s -> String.valueOf(s.channel())).toList(),
                 amp.sockets().stream().map(s -> s.side().name()).toList(),
                 amp.sockets().stream().map(Socket::tubeType).toList(),
-                methodWord(method),
+                method.way().id(),
                 grouping(amp),
-                method instanceof HalfPrimary h
-                        ? h.coldOhms().raw()
-                        : resistor.map(r -> number(r.markedOhms())).orElse(""),
-                method instanceof SocketAdaptor
-                        ? number(adaptor.tolerancePercent())
-                        : resistor.map(r -> number(r.tolerancePercent())).orElse(""),
-                measured,
-                resistor.filter(SenseResistor::insist).map(r -> "yes").orElse(""),
-                method instanceof CombinedPoint c && c.otherAmperes() > 0 ? Show.si(c.otherAmperes(), Unit.AMPERE) : "",
-                method instanceof SocketAdaptor ? number(adaptor.voltsPerAmpere()) : "",
-                adaptor.zeroVolts() != 0 ? Show.si(adaptor.zeroVolts(), Unit.VOLT) : "",
-                method instanceof HalfPrimary h
-                        ? h.warmerBy().map(AmpForms::number).orElse("")
-                        : "",
-                panel.map(c -> number(c.divisions())).orElse(""),
-                panel.map(c -> Show.si(c.amperes(), Unit.AMPERE)).orElse(""),
+                amp.groups().stream().map(g -> measured(g.method())).toList(),
+                sensing(method),
                 ohms(amp.screenOhms()),
                 ohms(amp.chokeOhms()),
                 number(amp.mains().nominal()),
@@ -208,35 +131,32 @@ public final class AmpForms {
     }
 
     private static String measured(SensingMethod method) {
-        return method.element().flatMap(SenseResistor::measured).map(Typed::raw).orElse("");
+        return of(method, Parameter.Kind.QUANTITY_OF_POINT).values().stream()
+                .findFirst()
+                .orElse("");
     }
 
-    static String methodWord(SensingMethod method) {
-        if (method instanceof OwnResistor) {
-            return "own";
+    /** What every point of the amp has in common; blank where the method does not ask for it. */
+    private static Map<String, String> sensing(SensingMethod method) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        for (Way<?> way : Ways.kept()) {
+            way.parameters().stream()
+                    .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
+                    .forEach(p -> texts.put(p.name(), ""));
         }
-        if (method instanceof SocketAdaptor) {
-            return "adaptor";
-        }
-        if (method instanceof SharedResistor) {
-            return "shared";
-        }
-        if (method instanceof CombinedPoint) {
-            return "combined";
-        }
-        if (method instanceof CathodeResistor) {
-            return "cathode";
-        }
-        if (method instanceof HalfPrimary) {
-            return "half";
-        }
-        if (method instanceof DirectMilliamps direct) {
-            return direct.where() == DirectMilliamps.Where.CATHODE ? "ma" : "maplate";
-        }
-        if (method instanceof SupplyResistor) {
-            return "supply";
-        }
-        return method instanceof PanelMeter ? "panel" : "grid";
+        texts.putAll(of(method, Parameter.Kind.QUANTITY));
+        texts.putAll(of(method, Parameter.Kind.TICK));
+        return texts;
+    }
+
+    private static Map<String, String> of(SensingMethod method, Parameter.Kind kind) {
+        Map<String, String> texts = new LinkedHashMap<>(method.parameters());
+        texts.keySet()
+                .retainAll(method.way().parameters().stream()
+                        .filter(p -> p.kind() == kind)
+                        .map(Parameter::name)
+                        .toList());
+        return texts;
     }
 
     private static String grouping(AmpDescription amp) {

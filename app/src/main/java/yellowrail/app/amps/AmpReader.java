@@ -13,28 +13,31 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Fields;
-import yellowrail.app.forms.MethodForm;
 import yellowrail.app.forms.MethodReader;
+import yellowrail.app.forms.SensingTexts;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.Parameter;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.Way;
+import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Lookup;
 
 /** Makes a description of a form; what is missing or wrong becomes a sentence at its field. */
@@ -51,6 +54,8 @@ public final class AmpReader {
             Field.of("heater current", Unit.AMPERE, Prefix.NONE, 0.1, 50).aboveZero();
     private static final Field SUPPLY_AMPERES =
             Field.of("supply current", Unit.AMPERE, Prefix.MILLI, 5e-3, 2).aboveZero();
+    private static final Field CHOKE_OHMS =
+            Field.of("a choke or resistor", Unit.OHM, Prefix.NONE, 1, 2000).aboveZero();
     private static final Map<String, String> SIDES = Map.of("A", "A", "B", "B");
 
     private static final Map<String, ControlLayout> CONTROLS = controlWords();
@@ -64,12 +69,6 @@ public final class AmpReader {
     }
 
     private static final int MOST_NODES = 12;
-    private static final List<String> ONE_OCCASION = List.of("maplate", "supply");
-    private static final List<String> AMP_METHODS =
-            MethodReader.METHODS.stream().filter(m -> !ONE_OCCASION.contains(m)).toList();
-    /** Ways of taking current whose point can carry several tubes. */
-    private static final List<String> COUNTED = List.of("shared", "combined", "cathode", "half", "panel");
-
     private final AmpForm form;
     private final Catalogue catalogue;
     private final List<String> targets;
@@ -108,7 +107,7 @@ public final class AmpReader {
         List<SenseGroup> groups = groups(sockets, connection, tap);
         Mains mains = mains();
         Optional<Double> screenOhms = value("screenOhms", form.screenOhms(), Fields.SCREEN_OHMS);
-        Optional<Double> chokeOhms = value("chokeOhms", form.chokeOhms(), Fields.WINDING_OHMS);
+        Optional<Double> chokeOhms = value("chokeOhms", form.chokeOhms(), CHOKE_OHMS);
         List<SupplyNode> nodes = nodes();
         Transformers transformers = new Transformers(
                 value("zaa", form.zaa(), LOAD_OHMS),
@@ -237,7 +236,8 @@ public final class AmpReader {
                 form.grouping(),
                 Map.of("tube", Grouping.TUBE, "side", Grouping.SIDE, "channel", Grouping.CHANNEL, "all", Grouping.ALL),
                 Grouping.TUBE);
-        boolean single = List.of("own", "adaptor", "ma", "grid").contains(or(form.method(), "own"));
+        SensingTexts.refuseUnknown(form.sensing(), AmpForm.names(), complaints);
+        boolean single = MethodReader.way(form.method()).filter(Way::several).isEmpty();
         if (sockets.isEmpty()) {
             // Its fields still get their sentences, so that they need not be sent twice.
             method(2, 0, connection, tap);
@@ -254,32 +254,26 @@ public final class AmpReader {
     }
 
     private Optional<SensingMethod> method(int tubes, int index, Connection connection, double tap) {
-        String word = or(form.method(), "own");
-        if (ONE_OCCASION.contains(word)) {
+        Optional<Way<?>> way = MethodReader.way(form.method());
+        if (way.filter(w -> !w.kept()).isPresent()) {
             complaints.add(
                     "method",
                     "This way of taking current belongs to one occasion, not to an amp: choose how its rounds are read.",
-                    AMP_METHODS);
+                    Ways.kept().stream().map(Way::id).toList());
             return Optional.empty();
         }
-        // A shared resistor behind a single socket is that tube's own.
-        String method = word.equals("shared") && tubes == 1 ? "own" : word;
-        MethodForm asked = new MethodForm(
-                method,
-                form.r(),
-                form.rtol(),
-                at(form.rm(), index),
-                form.insist(),
-                COUNTED.contains(method) ? String.valueOf(tubes) : "",
-                form.other(),
-                form.mvma(),
-                form.zero(),
-                form.warm(),
-                form.caldiv(),
-                form.calma(),
-                "",
-                "");
-        return new MethodReader(asked, complaints).read(connection, tap);
+        boolean alone = tubes == 1
+                && way.filter(w -> w.behind() == Way.Behind.TWO_OR_MORE).isPresent();
+        Map<String, String> texts = new LinkedHashMap<>(form.sensing());
+        way.ifPresent(w -> w.parameters().forEach(p -> {
+            if (p.kind() == Parameter.Kind.QUANTITY_OF_POINT) {
+                texts.put(p.name(), at(form.rm(), index));
+            } else if (p.kind() == Parameter.Kind.TUBES) {
+                texts.put(p.name(), alone ? "" : String.valueOf(tubes));
+            }
+        }));
+        String word = alone ? Ways.USUAL.id() : form.method();
+        return new MethodReader(texts, connection, tap, complaints).read(word);
     }
 
     private Mains mains() {

@@ -9,7 +9,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
@@ -54,7 +54,7 @@ class ApiAdvice {
         return ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, conflict.getMessage());
     }
 
-    @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail notStored(Exception problem) {
         Trouble.Told told = Trouble.of(problem);
         return ProblemDetail.forStatusAndDetail(HttpStatusCode.valueOf(told.status()), told.sentence());

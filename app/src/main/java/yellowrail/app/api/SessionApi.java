@@ -34,13 +34,14 @@ import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.session.Entry;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.Finding;
 import yellowrail.core.session.Locks;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.BiasTold;
+import yellowrail.core.session.events.ClosedUnsigned;
+import yellowrail.core.session.events.Read;
 
 /** Bench sessions as JSON: append events, read the state back. */
 @RestController
@@ -93,7 +94,7 @@ class SessionApi {
             int seq,
 
             @Schema(description = "The stop where it stands")
-            Stop here,
+            String here,
 
             @Schema(description = "The declared power, in words")
             String power,
@@ -245,11 +246,11 @@ class SessionApi {
             });
         }
         SessionStore.Stored stored = sessions.append(id, entry);
-        if (entry.event() instanceof Event.BiasTold told) {
+        if (entry.event() instanceof BiasTold told) {
             // Kept with the amp too, so that it is not asked again.
             amps.tellBias(sessions.look(id, BenchSession::ampId), told.bias());
         }
-        String echo = entry.event() instanceof Event.Read read ? read.typed().echo() : "";
+        String echo = entry.event() instanceof Read read ? read.typed().echo() : "";
         return new Accepted(stored.seq(), stored.at(), stored.repeated(), echo);
     }
 
@@ -268,7 +269,7 @@ class SessionApi {
                 session.plan().amp().name(),
                 session.plan().purpose().words(),
                 bench.seq(),
-                session.here(),
+                session.here().id(),
                 session.power(now).words(),
                 session.stopped(),
                 session.missing(session.here(), now),
@@ -292,7 +293,7 @@ class SessionApi {
                                 f.wants()))
                         .toList(),
                 session.signed().isPresent(),
-                session.closed().map(Event.ClosedUnsigned::reason).orElse(""),
+                session.closed().map(ClosedUnsigned::reason).orElse(""),
                 session.readings().stream()
                         .map(r -> new SessionReading(
                                 r.id(),

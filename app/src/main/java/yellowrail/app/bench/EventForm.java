@@ -10,39 +10,7 @@ public record EventForm(
         @Schema(description = "Id made by the device (UUID); sending it twice stores once")
         String id,
 
-        @Schema(
-                description =
-                        "enter, skip, declare, limiter, tick, read, void, move, turn, direction, place, exchange, change,"
-                                + " cause, note, label, hear, choose, aim, drawer, bias, tier, stop, resume, close or sign",
-                allowableValues = {
-                    "enter",
-                    "skip",
-                    "declare",
-                    "limiter",
-                    "tick",
-                    "read",
-                    "void",
-                    "move",
-                    "turn",
-                    "direction",
-                    "place",
-                    "exchange",
-                    "change",
-                    "cause",
-                    "note",
-                    "label",
-                    "hear",
-                    "choose",
-                    "aim",
-                    "drawer",
-                    "bias",
-                    "tier",
-                    "stop",
-                    "resume",
-                    "close",
-                    "sign"
-                },
-                example = "read")
+        @Schema(description = "What happened", example = "read")
         String kind,
 
         @Schema(description = "When it was made, milliseconds since 1970 by the device's clock")

@@ -1,18 +1,14 @@
 package yellowrail.app.bench;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.RoundReader;
-import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
@@ -21,14 +17,14 @@ import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Understanding;
 import yellowrail.core.round.Quantity;
-import yellowrail.core.session.Check;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
-import yellowrail.core.session.Power;
-import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.Events;
+import yellowrail.core.session.events.Kind;
+import yellowrail.core.session.events.Said;
 
 /** Reads an event as sent into one of the core, or says at which field it was not understood. */
-public final class EventReader {
+public final class EventReader implements Said {
     /** Fields that hold more than a sentence. */
     private static final List<String> NOTES = List.of("text", "remarks", "items", "what", "found", "values");
 
@@ -117,166 +113,100 @@ public final class EventReader {
                 throw new NotUnderstood(name, Texts.tooLong(most, text), List.of());
             }
         });
-        String kind = form.kind() == null ? "" : form.kind();
-        List<String> known = FIELDS.get(kind);
-        if (known == null) {
-            throw new NotUnderstood(
-                    "kind", "“" + shorten(kind) + "” is no kind of entry.", List.copyOf(FIELDS.keySet()));
-        }
+        String word = form.kind() == null ? "" : form.kind();
+        Kind<?> kind = Events.kind(word)
+                .orElseThrow(() ->
+                        new NotUnderstood("kind", "“" + shorten(word) + "” is no kind of entry.", Events.words()));
         form.fields().keySet().stream()
-                .filter(f -> !known.contains(f))
+                .filter(f -> !kind.fields().contains(f))
                 .findFirst()
                 .ifPresent(f -> {
                     throw new NotUnderstood(
                             f,
-                            "An entry of kind “" + kind + "” has no field called “" + shorten(f) + "”; it has "
-                                    + (known.isEmpty() ? "none." : String.join(", ", known) + "."),
-                            known);
+                            "An entry of kind “" + word + "” has no field called “" + shorten(f) + "”; it has "
+                                    + (kind.fields().isEmpty() ? "none." : String.join(", ", kind.fields()) + "."),
+                            kind.fields());
                 });
-        return switch (kind) {
-            case "enter" -> new Event.Entered(one("stop", Stop.class));
-            case "skip" -> new Event.Skipped(one("stop", Stop.class), form.field("reason"));
-            case "declare" -> new Event.Declared(one("power", Power.class));
-            case "limiter" -> new Event.LimiterSet(yesNo("on").orElseThrow(() -> neither("on")));
-            case "tick" ->
-                new Event.Ticked(
-                        one("check", Check.class),
-                        form.field("point"),
-                        yesNo("done").orElseThrow(() -> neither("done")));
-            case "read" -> reading();
-            case "void" -> new Event.Voided(form.field("reading"), form.field("reason"));
-            case "move" -> new Event.Moved(form.field("reading"), form.field("point"), form.field("reason"));
-            case "cause" -> new Event.CauseFound(form.field("finding"), form.field("fact"));
-            case "close" -> new Event.ClosedUnsigned(form.field("reason"));
-            case "turn" ->
-                new Event.Turned(
-                        form.field("control"),
-                        form.field("way").isEmpty() ? Optional.empty() : Optional.of(one("way", Event.Way.class)),
-                        form.field("reason"));
-            case "direction" ->
-                new Event.DirectionSeen(form.field("control"), one("direction", Control.Direction.class));
-            case "place" -> new Event.Placed(form.field("socket"), shortText("tube"));
-            case "exchange" -> new Event.Exchanged(form.field("a"), form.field("b"));
-            case "change" ->
-                new Event.Changed(form.field("what"), form.field("from"), form.field("to"), form.field("reason"));
-            case "note" -> new Event.Noted(one("topic", Event.Topic.class), form.field("text"));
-            case "label" ->
-                new Event.Labelled(
-                        form.field("label").toUpperCase(Locale.ROOT),
-                        yesNo("blind").orElse(false));
-            case "hear" -> new Event.Heard(form.field("label"), form.field("text"));
-            case "choose" -> new Event.Chose(form.field("label"));
-            case "aim" -> new Event.Aimed(form.field("target"), form.field("reason"));
-            case "bias" ->
-                new Event.BiasTold(Optional.ofNullable(Words.BIAS.get(form.field("bias")))
-                        .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
-                        .orElseThrow(() -> new NotUnderstood(
-                                "bias",
-                                "“" + shorten(form.field("bias")) + "” is none of tracking, constant.",
-                                List.of("tracking", "constant"))));
-            case "tier" ->
-                new Event.Tiered(
-                        form.field("tier"), form.field("items"), yesNo("chosen").orElse(false));
-            case "drawer" -> drawer();
-            case "stop" -> new Event.EmergencyStop(form.field("what"));
-            case "resume" -> new Event.Resumed(form.field("found"));
-            default -> new Event.SignedOff(shortText("by"), form.field("remarks"));
-        };
-    }
-
-    /** The fields of each kind of entry. */
-    private static final Map<String, List<String>> FIELDS = fields();
-
-    private static Map<String, List<String>> fields() {
-        Map<String, List<String>> fields = new LinkedHashMap<>();
-        fields.put("enter", List.of("stop"));
-        fields.put("skip", List.of("stop", "reason"));
-        fields.put("declare", List.of("power"));
-        fields.put("limiter", List.of("on"));
-        fields.put("tick", List.of("check", "point", "done"));
-        fields.put("read", List.of("quantity", "point", "text", "supersedes", "reason", "confirmed"));
-        fields.put("void", List.of("reading", "reason"));
-        fields.put("move", List.of("reading", "point", "reason"));
-        fields.put("turn", List.of("control", "way", "reason"));
-        fields.put("direction", List.of("control", "direction"));
-        fields.put("place", List.of("socket", "tube"));
-        fields.put("exchange", List.of("a", "b"));
-        fields.put("change", List.of("what", "from", "to", "reason"));
-        fields.put("cause", List.of("finding", "fact"));
-        fields.put("note", List.of("topic", "text"));
-        fields.put("label", List.of("label", "blind"));
-        fields.put("hear", List.of("label", "text"));
-        fields.put("choose", List.of("label"));
-        fields.put("aim", List.of("target", "reason"));
-        fields.put("bias", List.of("bias"));
-        fields.put("tier", List.of("tier", "items", "chosen"));
-        fields.put("drawer", List.of("values"));
-        fields.put("stop", List.of("what"));
-        fields.put("resume", List.of("found"));
-        fields.put("close", List.of("reason"));
-        fields.put("sign", List.of("by", "remarks"));
-        return fields;
-    }
-
-    /** The kinds of entries. */
-    static List<String> kinds() {
-        return List.copyOf(FIELDS.keySet());
+        return kind.read(this);
     }
 
     private static String shorten(String text) {
         return Complaints.shorten(text);
     }
 
-    /** Yes or no; empty when it was not said, refused when it was said in another word. */
-    private Optional<Boolean> yesNo(String name) {
-        String text = form.field(name);
+    @Override
+    public String text(String field) {
+        return form.field(field);
+    }
+
+    @Override
+    public String name(String field) {
+        if (form.field(field).length() > Texts.NAME) {
+            throw new NotUnderstood(field, Texts.tooLong(Texts.NAME, form.field(field)), List.of());
+        }
+        return form.field(field);
+    }
+
+    @Override
+    public Optional<Boolean> yesNo(String field) {
+        String text = form.field(field);
         if (!text.isEmpty() && !Words.YES_NO.containsKey(text)) {
-            throw neither(name);
+            throw neither(field);
         }
         return Optional.ofNullable(Words.YES_NO.get(text));
     }
 
-    private NotUnderstood neither(String name) {
+    @Override
+    public boolean yesOrNo(String field) {
+        return yesNo(field).orElseThrow(() -> neither(field));
+    }
+
+    private NotUnderstood neither(String field) {
         return new NotUnderstood(
-                name, "“" + shorten(form.field(name)) + "” is neither yes nor no.", List.copyOf(Words.YES_NO.keySet()));
+                field,
+                "“" + shorten(form.field(field)) + "” is neither yes nor no.",
+                List.copyOf(Words.YES_NO.keySet()));
     }
 
-    private String shortText(String name) {
-        if (form.field(name).length() > Texts.NAME) {
-            throw new NotUnderstood(name, Texts.tooLong(Texts.NAME, form.field(name)), List.of());
-        }
-        return form.field(name);
+    @Override
+    public BiasScheme bias(String field) {
+        return Optional.ofNullable(Words.BIAS.get(form.field(field)))
+                .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
+                .orElseThrow(() -> new NotUnderstood(
+                        field,
+                        "“" + shorten(form.field(field)) + "” is none of tracking, constant.",
+                        List.of("tracking", "constant")));
     }
 
-    private Event drawer() {
+    @Override
+    public List<Double> ohms(String field, int most) {
         List<Double> ohms = new ArrayList<>();
-        for (String text : form.field("values").split("[;\\s]+")) {
+        for (String text : form.field(field).split("[;\\s]+")) {
             Understanding understood = MeterText.understand(text, Quantity.SENSE_OHMS.field());
             if (!text.isBlank()) {
                 ohms.add(understood
                         .value()
                         .orElseThrow(() -> new NotUnderstood(
-                                "values",
+                                field,
                                 "“" + text + "”: " + understood.complaint().orElse("not a value."),
                                 List.of()))
                         .value());
             }
         }
-        if (ohms.size() > 24) {
-            throw new NotUnderstood("values", "At most 24 values.", List.of());
+        if (ohms.size() > most) {
+            throw new NotUnderstood(field, "At most " + most + " values.", List.of());
         }
-        return new Event.Drawer(ohms);
+        return ohms;
     }
 
-    private Event reading() {
-        Quantity quantity = one("quantity", Quantity.class);
-        String point = form.field("point");
+    @Override
+    public Typed reading(String name, Quantity quantity, String point) {
         Field field = RoundReader.field(amp, quantity, point);
-        Understanding understood = MeterText.understand(form.field("text"), field);
+        Understanding understood = MeterText.understand(form.field(name), field);
         Typed typed = understood
                 .value()
                 .orElseThrow(() -> new NotUnderstood(
-                        "text",
+                        name,
                         understood
                                 .complaint()
                                 .orElse("Nothing was typed: " + field.name() + " is read in " + field.shownUnit()
@@ -284,22 +214,21 @@ public final class EventReader {
                         understood instanceof Understanding.Ask ask
                                 ? ask.choices().stream().map(Typed::echo).toList()
                                 : List.of()));
-        yesNo("confirmed");
         if (quantity == Quantity.MAINS && !Mains.possible(typed.value())) {
-            throw new NotUnderstood("text", "No outlet gives " + typed.echo() + "; 300 V at most.", List.of());
+            throw new NotUnderstood(name, "No outlet gives " + typed.echo() + "; 300 V at most.", List.of());
         }
-        return new Event.Read(quantity, point, typed, form.field("supersedes"), form.field("reason"));
+        return typed;
     }
 
-    private <E extends Enum<E>> E one(String name, Class<E> type) {
-        for (E value : type.getEnumConstants()) {
-            if (value.name().equals(form.field(name))) {
+    @Override
+    public <E> E one(String field, List<E> values, Function<E, String> word) {
+        for (E value : values) {
+            if (word.apply(value).equals(form.field(field))) {
                 return value;
             }
         }
-        List<String> known =
-                Arrays.stream(type.getEnumConstants()).map(Enum::name).toList();
+        List<String> known = values.stream().map(word).toList();
         throw new NotUnderstood(
-                name, "“" + shorten(form.field(name)) + "” is none of " + String.join(", ", known) + ".", known);
+                field, "“" + shorten(form.field(field)) + "” is none of " + String.join(", ", known) + ".", known);
     }
 }

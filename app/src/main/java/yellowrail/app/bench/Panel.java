@@ -2,6 +2,7 @@ package yellowrail.app.bench;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import yellowrail.app.pictures.DriftChart;
 import yellowrail.app.pictures.Statements;
@@ -9,6 +10,7 @@ import yellowrail.app.pictures.WattStrip;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.session.Locks;
 import yellowrail.core.session.NextStep;
+import yellowrail.core.session.stops.Tool;
 
 /** All that the session's page shows at one moment. */
 record Panel(
@@ -48,8 +50,14 @@ record Panel(
         Optional<ProofNow> proof,
         List<Found> found,
         Optional<Choice> mistake,
+        Set<Tool> tools,
         Optional<List<String>> tiers,
         List<String> changes) {
+    /** Whether the stop offers a tool of this name. */
+    public boolean offers(String tool) {
+        return tools.contains(Tool.valueOf(tool));
+    }
+
     /** Something to confirm. */
     record Tick(String check, String point, String words, boolean done) {}
 

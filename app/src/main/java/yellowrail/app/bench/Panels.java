@@ -2,12 +2,10 @@ package yellowrail.app.bench;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import yellowrail.app.pictures.DriftChart;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
@@ -26,7 +24,6 @@ import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Entry;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.Finding;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.MainsFan;
@@ -37,6 +34,16 @@ import yellowrail.core.session.Session;
 import yellowrail.core.session.Standards;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Taken;
+import yellowrail.core.session.events.Chose;
+import yellowrail.core.session.events.Heard;
+import yellowrail.core.session.events.Labelled;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.stops.AllStops;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Look;
+import yellowrail.core.session.stops.Remark;
+import yellowrail.core.session.stops.Tool;
 import yellowrail.core.soak.Sample;
 import yellowrail.core.target.Target.Window;
 
@@ -68,7 +75,8 @@ final class Panels {
     private Panel panel(Map<String, String> before, int most) {
         Stop here = session.here();
         var locks = session.locks(now);
-        List<Panel.Line> findings = StopLines.of(session, judged, now);
+        Look look = Look.at(session, standards, judged, now);
+        List<Remark> remarks = AllStops.remarks(look);
         Outcome outcome = Outcome.of(session, judged);
         return new Panel(
                 bench.id(),
@@ -76,23 +84,23 @@ final class Panels {
                 session.plan().amp().name(),
                 session.plan().purpose().words(),
                 bench.seq(),
-                session.signed().map(Event.SignedOff::by).orElse(""),
+                session.signed().map(SignedOff::by).orElse(""),
                 session.stopped(),
-                Cautions.emergencyBelongs(session, now),
+                here.powered() || session.power(now).on(),
                 session.power(now).words(),
                 session.power(now).name(),
                 session.context().limiter(),
                 session.last(Quantity.MAINS, "").map(r -> r.typed().echo()).orElse("not read"),
                 RailView.of(session, wholeAt(outcome.proof())),
-                NextStep.of(session, judged, now),
+                NextStep.of(look),
                 session.missing(here, now),
-                Cautions.of(session),
+                AllStops.cautions(session),
                 ticks(here),
-                new Asks(session, standards.types(), before, !locks.ohms()).of(here),
-                findings.stream().filter(Panels::alarming).toList(),
-                findings.stream().filter(f -> !alarming(f)).toList(),
+                new Asks(session, before, !locks.ohms()).of(here.readings(look)),
+                remarks.stream().filter(Remark::alarming).map(Panels::line).toList(),
+                remarks.stream().filter(r -> !r.alarming()).map(Panels::line).toList(),
                 locks,
-                session.ticked(Check.CHASSIS_CLOSED, ""),
+                session.ticked(Drained.CHASSIS_CLOSED, ""),
                 session.sockets().stream()
                         .map(s -> new Panel.Choice(s, s, false))
                         .toList(),
@@ -111,7 +119,8 @@ final class Panels {
                 proof(here, outcome.proof()),
                 outcome.findings().stream().map(Panels::found).toList(),
                 session.beforeStop(now).map(p -> new Panel.Choice(p.name(), p.words(), false)),
-                here == Stop.SIGN_OFF ? Optional.of(Sheets.tiers(session)) : Optional.empty(),
+                here.tools(),
+                here.signs() ? Optional.of(Sheets.tiers(session)) : Optional.empty(),
                 outcome.changes());
     }
 
@@ -124,7 +133,7 @@ final class Panels {
 
     /** How far it is from proven: from the first reading that counts on, and where it is signed. */
     private Optional<Panel.ProofNow> proof(Stop here, Proof proof) {
-        return proof.begunAt().isPresent() || here == Stop.SIGN_OFF
+        return proof.begunAt().isPresent() || here.signs()
                 ? Optional.of(new Panel.ProofNow(
                         proof.state().words(),
                         proof.wants().stream()
@@ -150,9 +159,13 @@ final class Panels {
                 f.code() != Finding.Code.LEAK && f.code() != Finding.Code.CREEP);
     }
 
-    /** What must not be overlooked stands above the fields. */
-    private static boolean alarming(Panel.Line line) {
-        return line.tone().equals("over") || line.tone().equals("warm");
+    private static Panel.Line line(Remark remark) {
+        return switch (remark.severity()) {
+            case GOOD -> new Panel.Line("good", "■", remark.sentence());
+            case OPEN -> new Panel.Line("open", "◇", remark.sentence());
+            case CAUTION -> new Panel.Line("warm", "▴", remark.sentence());
+            case ALARM -> new Panel.Line("over", "▲", remark.sentence());
+        };
     }
 
     private Panel.Choice control(Control control) {
@@ -173,36 +186,33 @@ final class Panels {
         return Show.plain(100 * window.low(), 3) + "–" + Show.plain(100 * window.high(), 3) + " %";
     }
 
-    /** What is confirmed anew each time the amp is off. */
-    private static final Set<Check> OF_OFF = EnumSet.of(Check.TUBES_COOL, Check.STANDBY_PLAY, Check.METER_PROVEN);
-
     private List<Panel.Tick> ticks(Stop here) {
         List<Panel.Tick> ticks = new ArrayList<>();
-        for (Check check : Check.values()) {
-            boolean quiet =
-                    check == Check.QUIRKS && session.plan().amp().quirks().isBlank();
-            boolean drains = here == Stop.DRAINED || here == Stop.TUBES_IN || here == Stop.CLOSE;
-            boolean belongs = OF_OFF.contains(check)
-                    ? !session.power(now).on() && (drains || check.stop() == here)
-                    : check.stop() == here;
-            boolean control = (check == Check.COLDEST || check == Check.FAIL_COLD)
-                    && session.controls().isEmpty();
-            // With the chassis closed nothing is read dead.
-            boolean closed = check == Check.METER_PROVEN && session.ticked(Check.CHASSIS_CLOSED, "");
-            if (!belongs || quiet || control || closed || check == Check.CHASSIS_CLOSED) {
+        boolean drains = here.tools().contains(Tool.TUBES_AND_PARTS);
+        for (Check check : session.rail().checks()) {
+            boolean ofHere = here.checks().contains(check);
+            // What is confirmed anew each time the amp is off is asked for wherever it is drained.
+            boolean belongs =
+                    check.holds() == Check.Holds.WHILE_OFF ? !session.power(now).on() && (drains || ofHere) : ofHere;
+            if (!belongs || !check.askedIn(session)) {
                 continue;
             }
-            if (check == Check.GLOWS) {
+            if (check.ofSocket()) {
                 session.sockets()
-                        .forEach(s -> ticks.add(
-                                new Panel.Tick(check.name(), s, s + ": its heater glows.", session.ticked(check, s))));
+                        .forEach(s -> ticks.add(new Panel.Tick(
+                                check.id(), s, s + ": " + lower(check.words()), session.ticked(check, s))));
             } else {
-                String words =
-                        check == Check.QUIRKS ? "Read: " + session.plan().amp().quirks() : check.words();
-                ticks.add(new Panel.Tick(check.name(), "", words, session.ticked(check, "")));
+                String words = check.equals(BeforePower.QUIRKS)
+                        ? "Read: " + session.plan().amp().quirks()
+                        : check.words();
+                ticks.add(new Panel.Tick(check.id(), "", words, session.ticked(check, "")));
             }
         }
         return ticks;
+    }
+
+    private static String lower(String sentence) {
+        return Character.toLowerCase(sentence.charAt(0)) + sentence.substring(1);
     }
 
     private static Panel.Gap gap(yellowrail.core.idle.Missing missing) {
@@ -213,8 +223,7 @@ final class Panels {
     }
 
     private List<Panel.TubeRow> tubes(Stop here) {
-        boolean shown = here == Stop.MEASURE || here == Stop.SOAK || here == Stop.PLAY || here == Stop.WARM_UP;
-        if (!shown || hidden()) {
+        if (!here.tools().contains(Tool.TUBES_NOW) || hidden()) {
             return List.of();
         }
         return judged.present()
@@ -351,7 +360,7 @@ final class Panels {
     }
 
     private Optional<DriftChart> chart(Stop here) {
-        if ((here != Stop.SOAK && here != Stop.WARM_UP && here != Stop.PLAY) || hidden()) {
+        if (!here.tools().contains(Tool.DRIFT_CHART) || hidden()) {
             return Optional.empty();
         }
         long start = session.startedAt();
@@ -377,7 +386,7 @@ final class Panels {
         String target = judged.window()
                 .map(w -> w.name() + ", " + span(w))
                 .orElse(judged.amp().target());
-        if (session.here() != Stop.MEASURE) {
+        if (!session.here().tools().contains(Tool.TURN)) {
             return new Panel.Turn(target, "", null, List.of(), List.of(), List.of());
         }
         Advice advice = judged.advice();
@@ -424,9 +433,9 @@ final class Panels {
     private boolean hidden() {
         boolean hidden = false;
         for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Event.Labelled label) {
+            if (entry.event() instanceof Labelled label) {
                 hidden = label.blind();
-            } else if (entry.event() instanceof Event.Chose) {
+            } else if (entry.event() instanceof Chose) {
                 hidden = false;
             }
         }
@@ -439,11 +448,11 @@ final class Panels {
         String chosen = "";
         Session soFar = new Session(session.plan());
         for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Event.Labelled label) {
+            if (entry.event() instanceof Labelled label) {
                 values.put(label.label(), setting(soFar));
-            } else if (entry.event() instanceof Event.Heard note) {
+            } else if (entry.event() instanceof Heard note) {
                 heard.computeIfAbsent(note.label(), l -> new ArrayList<>()).add(note.text());
-            } else if (entry.event() instanceof Event.Chose choice) {
+            } else if (entry.event() instanceof Chose choice) {
                 chosen = choice.label();
             }
             soFar.apply(entry);

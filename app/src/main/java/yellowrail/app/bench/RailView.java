@@ -3,13 +3,10 @@ package yellowrail.app.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
-import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Mark;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.Taken;
+import yellowrail.core.session.stops.Tool;
 
 /**
  * The rail with its stops.
@@ -37,7 +34,7 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
         List<RailStop> stops = new ArrayList<>();
         int here = 0;
         for (Stop stop : session.stops()) {
-            if (stop == session.here()) {
+            if (stop.equals(session.here())) {
                 here = stops.size();
             }
             stops.add(watched(stop(session, stop), stop, wholeAt));
@@ -51,7 +48,9 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
 
     /** At the soak stands when it is whole, from its first reading on. */
     private static RailStop watched(RailStop stop, Stop which, Optional<Long> wholeAt) {
-        return which == Stop.SOAK && wholeAt.isPresent() && !stop.state().equals("skipped")
+        return which.tools().contains(Tool.SOAK_END)
+                        && wholeAt.isPresent()
+                        && !stop.state().equals("skipped")
                 ? new RailStop(stop.key(), stop.words(), stop.state(), stop.said(), "whole at", wholeAt.get())
                 : stop;
     }
@@ -59,56 +58,16 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
     private static RailStop stop(Session session, Stop stop) {
         Mark mark = session.marks().get(stop);
         boolean skipped = mark != null && !mark.done();
-        if (stop == session.here()) {
+        if (stop.equals(session.here())) {
             return session.stopped()
-                    ? new RailStop(stop.name(), stop.words(), "stopped", "stopped for safety", note(session, stop))
-                    : new RailStop(stop.name(), stop.words(), "here", "here", note(session, stop));
+                    ? new RailStop(stop.id(), stop.words(), "stopped", "stopped for safety", stop.note(session))
+                    : new RailStop(stop.id(), stop.words(), "here", "here", stop.note(session));
         }
         if (skipped) {
-            return new RailStop(stop.name(), stop.words(), "skipped", "skipped", mark.reason());
+            return new RailStop(stop.id(), stop.words(), "skipped", "skipped", mark.reason());
         }
         return mark != null
-                ? new RailStop(stop.name(), stop.words(), "done", "done", note(session, stop))
-                : new RailStop(stop.name(), stop.words(), "open", "to come", note(session, stop));
-    }
-
-    private static String note(Session session, Stop stop) {
-        return switch (stop) {
-            case BEFORE_POWER ->
-                session.last(Quantity.LOAD_OHMS, "")
-                        .map(r -> "load " + r.typed().echo())
-                        .orElse("load on, volumes down");
-            case DRAINED, CLOSE -> residual(session, stop);
-            case TUBES_OUT ->
-                latest(session, Quantity.UNLOADED)
-                        .map(r -> "unloaded " + r.typed().echo())
-                        .orElse("coldest end, unloaded B+");
-            case TUBES_IN -> "keys, heaters, first current";
-            case MAINS ->
-                session.last(Quantity.MAINS, "")
-                        .map(r -> r.typed().echo()
-                                + session.last(Quantity.HEATER, "")
-                                        .map(h -> ", heaters " + h.typed().echo())
-                                        .orElse(""))
-                        .orElse("mains, heater volts");
-            case WARM_UP -> "under 1 % in 5 min";
-            case MEASURE -> "every socket, then turn";
-            case SOAK -> Show.plain(session.plan().soakMinutes(), 3) + " min watch";
-            case PLAY -> "look for glowing plates";
-            case SIGN_OFF -> session.signed().map(s -> "signed " + s.by()).orElse("sheet and next check");
-        };
-    }
-
-    private static String residual(Session session, Stop stop) {
-        Optional<Double> highest = session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.RESIDUAL && r.stop() == stop)
-                .map(r -> Math.abs(r.typed().value()))
-                .max(Double::compare);
-        return highest.map(v -> "highest read " + Show.si(v, Unit.VOLT, 2))
-                .orElse(Show.plain(session.plan().handsVolts(), 2) + " V or less, twice");
-    }
-
-    private static Optional<Taken> latest(Session session, Quantity quantity) {
-        return session.holding().stream().filter(r -> r.quantity() == quantity).reduce((a, b) -> b);
+                ? new RailStop(stop.id(), stop.words(), "done", "done", stop.note(session))
+                : new RailStop(stop.id(), stop.words(), "open", "to come", stop.note(session));
     }
 }

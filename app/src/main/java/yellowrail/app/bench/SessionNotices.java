@@ -14,7 +14,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Brings what other instances store to the browsers of this one: PostgreSQL notifies, within the transaction that stores. The
@@ -66,7 +66,7 @@ public class SessionNotices implements SmartLifecycle {
         try {
             String text = sentence.length() > LONGEST ? sentence.substring(0, LONGEST) : sentence;
             mapper.notify(CHANNEL, instance + " danger " + session + " " + text);
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             log.debug("Not told to other instances: {}", away.getMessage());
         }
     }

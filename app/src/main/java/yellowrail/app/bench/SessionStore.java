@@ -26,11 +26,12 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.session.Doubts;
 import yellowrail.core.session.Entry;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.FindingList;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.tube.TubeType;
 
 /**
@@ -135,7 +136,7 @@ public class SessionStore {
         return look(id, s -> {
             boolean known = s.state().entries().stream().anyMatch(e -> e.id().equals(entry.id()));
             if (known
-                    || !(entry.event() instanceof Event.Read read)
+                    || !(entry.event() instanceof Read read)
                     || s.state().refusal(entry).isPresent()) {
                 return Optional.empty();
             }
@@ -211,7 +212,7 @@ public class SessionStore {
                 EVENT.write(entry.event()),
                 entry.at(),
                 entry.device()));
-        if (entry.event() instanceof Event.SignedOff) {
+        if (entry.event() instanceof SignedOff) {
             List<Entry> all = new java.util.ArrayList<>(session.state.entries());
             all.add(entry);
             issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, entry.at());

@@ -21,7 +21,6 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Entry;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.Judged;
 import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.Outcome;
@@ -29,8 +28,14 @@ import yellowrail.core.session.Proof;
 import yellowrail.core.session.Recheck;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Standards;
-import yellowrail.core.session.Stop;
-import yellowrail.core.session.Taken;
+import yellowrail.core.session.events.Chose;
+import yellowrail.core.session.events.Drawer;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Heard;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Tiered;
 
 /** The figures of a sheet, from a session's state. */
 final class Sheets {
@@ -56,8 +61,8 @@ final class Sheets {
                 amp.name(),
                 session.plan().purpose().words(),
                 day.format(DAY),
-                session.signed().map(Event.SignedOff::by).orElse(""),
-                session.signed().map(Event.SignedOff::remarks).orElse(""),
+                session.signed().map(SignedOff::by).orElse(""),
+                session.signed().map(SignedOff::remarks).orElse(""),
                 outcome.proof().state().name(),
                 outcome.proof().state().words(),
                 outcome.proof().open(),
@@ -108,8 +113,7 @@ final class Sheets {
     }
 
     private static boolean tubesMoved(Session session) {
-        return session.entries().stream()
-                .anyMatch(e -> e.event() instanceof Event.Placed || e.event() instanceof Event.Exchanged);
+        return session.entries().stream().anyMatch(e -> e.event() instanceof Placed || e.event() instanceof Exchanged);
     }
 
     private static String mainsWords(Session session) {
@@ -214,9 +218,9 @@ final class Sheets {
 
     /** Tiers in the order of their names' first mention, the last entry of a name holding. */
     static List<String> tiers(Session session) {
-        Map<String, Event.Tiered> tiers = new LinkedHashMap<>();
+        Map<String, Tiered> tiers = new LinkedHashMap<>();
         for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Event.Tiered tier) {
+            if (entry.event() instanceof Tiered tier) {
                 tiers.put(tier.tier(), tier);
             }
         }
@@ -228,8 +232,8 @@ final class Sheets {
     /** Resistor values at hand, the last list given. */
     static List<Double> drawer(Session session) {
         return session.entries().stream()
-                .filter(e -> e.event() instanceof Event.Drawer)
-                .map(e -> ((Event.Drawer) e.event()).ohms())
+                .filter(e -> e.event() instanceof Drawer)
+                .map(e -> ((Drawer) e.event()).ohms())
                 .reduce((a, b) -> b)
                 .orElse(List.of());
     }
@@ -237,11 +241,11 @@ final class Sheets {
     private static List<String> notes(Session session) {
         List<String> notes = new ArrayList<>();
         for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Event.Noted note) {
+            if (entry.event() instanceof Noted note) {
                 notes.add(note.topic().words() + ": " + note.text());
-            } else if (entry.event() instanceof Event.Heard heard) {
+            } else if (entry.event() instanceof Heard heard) {
                 notes.add("setting " + heard.label() + ": " + heard.text());
-            } else if (entry.event() instanceof Event.Chose chose) {
+            } else if (entry.event() instanceof Chose chose) {
                 notes.add("setting " + chose.label() + " chosen by ear");
             }
         }
@@ -250,19 +254,7 @@ final class Sheets {
 
     private static List<String> checks(Session session, Judged judged) {
         List<String> lines = new ArrayList<>();
-        session.last(Quantity.LOAD_OHMS, "")
-                .ifPresent(r -> lines.add("Load " + r.typed().echo()));
-        session.last(Quantity.HEATER, "")
-                .ifPresent(r -> lines.add("heaters " + r.typed().echo() + " loaded"));
-        session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.UNLOADED)
-                .max((a, b) -> Double.compare(a.typed().value(), b.typed().value()))
-                .ifPresent(r -> lines.add("unloaded B+ " + r.typed().echo()));
-        session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.RESIDUAL && r.stop() == Stop.CLOSE)
-                .map(Taken::typed)
-                .max((a, b) -> Double.compare(Math.abs(a.value()), Math.abs(b.value())))
-                .ifPresent(r -> lines.add("highest residual at closing " + r.echo()));
+        session.stops().forEach(stop -> lines.addAll(stop.printed(session)));
         if (judged.sag() instanceof yellowrail.core.adjust.SupplySag.Known known) {
             lines.add(known.words().replaceAll("\\.$", "").replace("Supply", "supply"));
         }

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -72,7 +72,7 @@ class CurvesController {
                 response.setStatus(409);
                 complaints.add("form", stored.getMessage());
                 return show(type, points, UUID.randomUUID(), complaints, Optional.of(FitView.of(fit)), model);
-            } catch (DataAccessException | CannotCreateTransactionException away) {
+            } catch (DataAccessException | TransactionException away) {
                 response.setStatus(503);
                 complaints.add("form", Trouble.DATABASE);
             }

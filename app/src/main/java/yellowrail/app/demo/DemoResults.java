@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.results.BenchResult;
 import yellowrail.app.results.ResultStore;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.stage.Biasing;
@@ -18,6 +17,7 @@ import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageTube;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModel;
 
 /** Two measured tables of the demo pair, one factor apart: a simulated stage with what a driver adds. */

@@ -24,6 +24,23 @@ import yellowrail.core.session.Plan;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.DirectionSeen;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Tiered;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.DrainAndClose;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Play;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
+import yellowrail.core.session.stops.TubesOut;
 import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 
@@ -56,9 +73,9 @@ final class DemoSessions {
         preflight();
         place("V4", "T-031");
         place("V5", "T-032");
-        enter(Stop.TUBES_OUT);
-        tell(new Event.LimiterSet(false));
-        tell(new Event.Declared(Power.ON_TUBES_OUT));
+        enter(Stops.TUBES_OUT);
+        tell(new LimiterSet(false));
+        tell(new Declared(Power.ON_TUBES_OUT));
         minutes(3);
         read(Quantity.MAINS, "", mains, Unit.VOLT);
         for (String node : NODES) {
@@ -72,23 +89,23 @@ final class DemoSessions {
         for (String socket : SOCKETS) {
             read(Quantity.GRID_COLDEST, socket + " control", -46.2, Unit.VOLT);
             read(Quantity.GRID_HOTTEST, socket + " control", -29.7, Unit.VOLT);
-            tell(new Event.DirectionSeen(socket + " control", Control.Direction.CW_HOTTER));
+            tell(new DirectionSeen(socket + " control", Control.Direction.CW_HOTTER));
         }
-        tick(Check.COLDEST, Check.FAIL_COLD);
-        enter(Stop.TUBES_IN);
-        tell(new Event.Declared(Power.OFF));
+        tick(TubesOut.COLDEST, TubesOut.FAIL_COLD);
+        enter(Stops.TUBES_IN);
+        tell(new Declared(Power.OFF));
         minutes(6);
         residuals();
-        tick(Check.TUBES_COOL, Check.KEYS);
-        tell(new Event.Declared(Power.ON_TUBES_IN));
+        tick(BeforePower.TUBES_COOL, TubesIn.KEYS);
+        tell(new Declared(Power.ON_TUBES_IN));
         minutes(2);
-        SOCKETS.forEach(s -> tell(new Event.Ticked(Check.GLOWS, s, true)));
+        SOCKETS.forEach(s -> tell(new Ticked(TubesIn.GLOWS, s, true)));
         currents();
-        enter(Stop.MAINS);
+        enter(Stops.MAINS);
         read(Quantity.MAINS, "", mains, Unit.VOLT);
         read(Quantity.HEATER, "", 6.34, Unit.VOLT);
         warmUp();
-        enter(Stop.MEASURE);
+        enter(Stops.MEASURE);
         round();
         turn("V4", List.of(-2.0, -5.0));
         round();
@@ -97,19 +114,19 @@ final class DemoSessions {
         turn("V5", List.of(-0.3, 0.2));
         round();
         soak(5, 9);
-        enter(Stop.PLAY);
-        tick(Check.GLOW_IDLE, Check.GLOW_LOUD);
+        enter(Stops.PLAY);
+        tick(Play.GLOW_IDLE, Play.GLOW_LOUD);
         read(Quantity.OUTPUT_VOLTS, "", 18.7, Unit.VOLT);
-        tell(new Event.Noted(Event.Topic.HUM, "slight, the same with volume down"));
-        enter(Stop.CLOSE);
-        tell(new Event.Declared(Power.OFF));
+        tell(new Noted(Noted.Topic.HUM, "slight, the same with volume down"));
+        enter(Stops.CLOSE);
+        tell(new Declared(Power.OFF));
         minutes(4);
         residuals();
-        tick(Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
-        enter(Stop.SIGN_OFF);
-        tell(new Event.Tiered("Minimal", "new output tubes, idle set and soaked", true));
-        tell(new Event.Tiered("Full", "also new filter capacitors and screen resistors", false));
-        tell(new Event.SignedOff("E. R.", "Please bring it back for the check; the tubes are new."));
+        tick(DrainAndClose.RESTORED, DrainAndClose.LIMITER_OUT, DrainAndClose.CLAMPS);
+        enter(Stops.SIGN_OFF);
+        tell(new Tiered("Minimal", "new output tubes, idle set and soaked", true));
+        tell(new Tiered("Full", "also new filter capacitors and screen resistors", false));
+        tell(new SignedOff("E. R.", "Please bring it back for the check; the tubes are new."));
     }
 
     /** A check some days later, left in the middle of measuring: one tube fell behind. */
@@ -119,13 +136,13 @@ final class DemoSessions {
         trims = List.of(-0.3, -3.0);
         begin(id, Purpose.YEARLY_CHECK, Instant.now().minus(Duration.ofMinutes(52)));
         preflight();
-        enter(Stop.MAINS);
-        tell(new Event.Declared(Power.ON_TUBES_IN));
+        enter(Stops.MAINS);
+        tell(new Declared(Power.ON_TUBES_IN));
         minutes(2);
         read(Quantity.MAINS, "", mains, Unit.VOLT);
         read(Quantity.HEATER, "", 6.29, Unit.VOLT);
         warmUp();
-        enter(Stop.MEASURE);
+        enter(Stops.MEASURE);
         round();
         turn("V5", List.of(-0.3, -0.4));
         round();
@@ -149,17 +166,17 @@ final class DemoSessions {
     }
 
     private void enter(Stop stop) {
-        tell(new Event.Entered(stop));
+        tell(new Entered(stop));
     }
 
     private void tick(Check... checks) {
         for (Check check : checks) {
-            tell(new Event.Ticked(check, "", true));
+            tell(new Ticked(check, "", true));
         }
     }
 
     private void place(String socket, String tube) {
-        tell(new Event.Placed(socket, tube));
+        tell(new Placed(socket, tube));
     }
 
     /** What the simulated meter shows goes through the same reader as what a builder types. */
@@ -175,19 +192,25 @@ final class DemoSessions {
     }
 
     private void preflight() {
-        tell(new Event.Declared(Power.OFF));
-        tick(Check.LOAD, Check.CONTROLS_DOWN, Check.QUIRKS, Check.ONE_HAND, Check.JEWELLERY, Check.TUBES_COOL);
+        tell(new Declared(Power.OFF));
+        tick(
+                BeforePower.LOAD,
+                BeforePower.CONTROLS_DOWN,
+                BeforePower.QUIRKS,
+                BeforePower.ONE_HAND,
+                BeforePower.JEWELLERY,
+                BeforePower.TUBES_COOL);
         read(Quantity.LOAD_OHMS, "", 8, Unit.OHM);
-        enter(Stop.DRAINED);
+        enter(Stops.DRAINED);
         residuals();
     }
 
     private void residuals() {
-        tick(Check.STANDBY_PLAY);
+        tick(Drained.STANDBY_PLAY);
         NODES.forEach(n -> read(Quantity.RESIDUAL, n, 0.4, Unit.VOLT));
         minutes(1.2);
         NODES.forEach(n -> read(Quantity.RESIDUAL, n, n.equals("reservoir") ? 0.9 : 0.4, Unit.VOLT));
-        tick(Check.METER_PROVEN);
+        tick(Drained.METER_PROVEN);
     }
 
     private SimulatedStage stage() {
@@ -202,7 +225,7 @@ final class DemoSessions {
     }
 
     private void warmUp() {
-        enter(Stop.WARM_UP);
+        enter(Stops.WARM_UP);
         minutes(4);
         List<Double> settled = strengths;
         for (double above : new double[] {0.05, 0.012, 0.003, 0.001}) {
@@ -226,13 +249,13 @@ final class DemoSessions {
     }
 
     private void turn(String socket, List<Double> to) {
-        tell(new Event.Turned(socket + " control", Optional.of(Event.Way.CW), ""));
+        tell(new Turned(socket + " control", Optional.of(Turned.Way.CW), ""));
         trims = to;
         minutes(2);
     }
 
     private void soak(int rounds, double apart) {
-        enter(Stop.SOAK);
+        enter(Stops.SOAK);
         for (int i = 0; i < rounds; i++) {
             minutes(apart);
             mains = 230 + (i % 2);

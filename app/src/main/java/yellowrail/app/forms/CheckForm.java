@@ -1,11 +1,14 @@
 package yellowrail.app.forms;
 
+import com.fasterxml.jackson.annotation.JsonAnySetter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * One idle check as it is asked, in words as typed. The same names serve the page's address and the JSON interface.
@@ -57,25 +60,10 @@ public record CheckForm(
         @Schema(description = "Tubes on that half primary, 1 to 4")
         String side,
 
-        @Schema(
-                description =
-                        "own, adaptor, shared, combined, cathode, half, ma, maplate, panel, supply or grid; default"
-                                + " own",
-                allowableValues = {
-                    "",
-                    "own",
-                    "adaptor",
-                    "shared",
-                    "combined",
-                    "cathode",
-                    "half",
-                    "ma",
-                    "maplate",
-                    "panel",
-                    "supply",
-                    "grid"
-                })
+        @Schema(description = "How the current was taken; blank is own")
         String method,
+
+        @JsonAnySetter @Schema(hidden = true) Map<String, String> sensing,
 
         @Schema(
                 description =
@@ -83,49 +71,6 @@ public record CheckForm(
                                 + " choke or grid, mA for a direct reading, divisions for a panel meter",
                 example = "36.4 mV")
         String reading,
-
-        @Schema(description = "Marked resistance of the sense, cathode or supply resistor, Ω", example = "1 Ω")
-        String r,
-
-        @Schema(description = "Its tolerance, per cent", example = "1")
-        String rtol,
-
-        @Schema(description = "Its resistance as measured with the power off, Ω")
-        String rm,
-
-        @Schema(
-                description = "yes to use a measured value that looks like lead resistance",
-                allowableValues = {"", "yes", "no"})
-        String insist,
-
-        @Schema(description = "How many tubes the sensing point carries, 1 to 8")
-        String n,
-
-        @Schema(description = "Other loads at a combined test point, mA")
-        String other,
-
-        @Schema(description = "What the adaptor gives, mV per mA", example = "1")
-        String mvma,
-
-        @Schema(description = "What the adaptor shows with no tube, mV")
-        String zero,
-
-        @Schema(description = "How much warmer the winding is than when its resistance was measured, °C")
-        String warm,
-
-        @Schema(description = "Panel meter calibration: divisions shown")
-        String caldiv,
-
-        @Schema(description = "Panel meter calibration: true cathode current of one tube then, mA")
-        String calma,
-
-        @Schema(description = "Resistance of a milliammeter that bridges a half primary, Ω")
-        String rmeter,
-
-        @Schema(
-                description = "yes to acknowledge that a meter in the plate lead stands at B+",
-                allowableValues = {"", "yes", "no"})
-        String ack,
 
         @Schema(
                 description = "Screen current: share (the type's usual share), measured, or none (not counted); default"
@@ -213,6 +158,12 @@ public record CheckForm(
                                 + " “:” and the text behind the name it counts only while that is what is typed",
                 example = "reading")
         String confirmed) {
+    public CheckForm {
+        sensing = SensingTexts.of(sensing);
+    }
+
+    /** The component that holds what the ways of taking current ask for; their names are those of their parameters. */
+    private static final String SENSING = "sensing";
 
     /** The value, or the default when it is blank. */
     public static String or(String value, String fallback) {
@@ -221,6 +172,7 @@ public record CheckForm(
 
     private static final List<String> NAMES = Arrays.stream(CheckForm.class.getRecordComponents())
             .map(RecordComponent::getName)
+            .flatMap(n -> n.equals(SENSING) ? SensingTexts.names().stream() : Stream.of(n))
             .toList();
 
     /** The names of the fields, in order. */
@@ -231,11 +183,12 @@ public record CheckForm(
     /** What is typed in the field of this name. */
     String typed(String name) {
         try {
-            Object text = CheckForm.class
-                    .getRecordComponents()[NAMES.indexOf(name)]
-                    .getAccessor()
-                    .invoke(this);
-            return or((String) text, "");
+            for (RecordComponent component : CheckForm.class.getRecordComponents()) {
+                if (component.getName().equals(name)) {
+                    return or((String) component.getAccessor().invoke(this), "");
+                }
+            }
+            return or(sensing.get(name), "");
         } catch (ReflectiveOperationException impossible) {
             throw new IllegalStateException(impossible);
         }
@@ -249,8 +202,10 @@ public record CheckForm(
      */
     public static CheckForm from(UnaryOperator<String> parameter) {
         try {
-            return (CheckForm)
-                    CONSTRUCTOR.newInstance(NAMES.stream().map(parameter).toArray());
+            return (CheckForm) CONSTRUCTOR.newInstance(Arrays.stream(CheckForm.class.getRecordComponents())
+                    .map(RecordComponent::getName)
+                    .map(n -> n.equals(SENSING) ? SensingTexts.from(parameter) : parameter.apply(n))
+                    .toArray());
         } catch (ReflectiveOperationException impossible) {
             throw new IllegalStateException(impossible);
         }

@@ -8,12 +8,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.GridVoltsOnly;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.GridVoltsOnly;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.Way;
 import yellowrail.core.idle.Circumstances;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleQuestion;
@@ -30,6 +31,7 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
@@ -118,12 +120,18 @@ public final class CheckReader {
         Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
         Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
         // A cathode-bias resistor says how the tube is biased, as long as nothing else is said.
-        BiasScheme usual = "cathode".equals(form.method()) ? BiasScheme.CATHODE : BiasScheme.FIXED_UNKNOWN;
+        Optional<Way<?>> way = MethodReader.way(form.method());
+        BiasScheme usual = way.filter(w -> w.tells() == Way.Tells.CURRENT_AND_CATHODE_VOLTS)
+                        .isPresent()
+                ? BiasScheme.CATHODE
+                : BiasScheme.FIXED_UNKNOWN;
         BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, usual);
         double tap = tap(connection);
         Optional<TubeType> type = type();
         StageFacts stage = new StageFacts(type, edition(type), topology, connection, bias);
-        Optional<SensingMethod> method = new MethodReader(MethodForm.of(form), complaints).read(connection, tap);
+        SensingTexts.refuseUnknown(form.sensing(), CheckForm.names(), complaints);
+        Optional<SensingMethod> method =
+                new MethodReader(form.sensing(), connection, tap, complaints).read(form.method());
         methodKnown = method.isPresent();
         SensingMethod known = method.orElse(new GridVoltsOnly());
         Optional<Typed> reading = method.flatMap(m -> complaints.quantity("reading", form.reading(), m.field()));
@@ -197,7 +205,7 @@ public final class CheckReader {
                 reference,
                 complaints.quantity("volts", form.volts(), Fields.PLATE),
                 complaints.quantity("vk", form.vk(), Fields.CATHODE),
-                complaints.quantity("rhalf", form.rhalf(), Fields.WINDING_OHMS),
+                complaints.quantity("rhalf", form.rhalf(), HalfPrimary.OHMS),
                 complaints.count("side", form.side(), 1, 4, 1));
     }
 
@@ -288,7 +296,7 @@ public final class CheckReader {
         complaints.counts(
                 "spread",
                 form.spread(),
-                List.of("shared", "combined", "cathode", "half", "panel").contains(or(form.method(), "own")),
+                MethodReader.way(form.method()).filter(Way::several).isPresent(),
                 "where one reading stands for several tubes");
         Optional<Double> spread =
                 complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);

@@ -13,23 +13,9 @@ public final class Fields {
             Field.of("screen volts", Unit.VOLT, Prefix.NONE, 20, 1000).aboveZero();
     public static final Field SCREEN_DROP =
             Field.of("the drop over the screen resistor", Unit.VOLT, Prefix.NONE, 0.01, 100);
-    public static final Field SENSE_OHMS =
-            Field.of("a sense resistor", Unit.OHM, Prefix.NONE, 0.1, 10e3).aboveZero();
-    public static final Field WINDING_OHMS =
-            Field.of("a half primary", Unit.OHM, Prefix.NONE, 1, 2000).aboveZero();
     public static final Field SCREEN_OHMS =
             Field.of("a screen resistor", Unit.OHM, Prefix.NONE, 1, 100e3).aboveZero();
-    public static final Field METER_OHMS = Field.of("the meter's resistance", Unit.OHM, Prefix.NONE, 0.01, 1000);
     public static final Field PERCENT = Field.of("per cent", Unit.PERCENT, Prefix.NONE, 0.01, 150);
-    public static final Field OTHER_LOADS = Field.of("other loads", Unit.AMPERE, Prefix.MILLI, 0.1e-3, 0.5);
-    public static final Field ZERO =
-            Field.of("the adaptor's zero", Unit.VOLT, Prefix.MILLI, 0.01e-3, 1).signed();
-    public static final Field WARMER = Field.of("winding temperature rise", Unit.KELVIN, Prefix.NONE, 0.1, 120)
-            .signed();
-    public static final Field DIVISIONS =
-            Field.of("divisions", Unit.DIVISION, Prefix.NONE, 0.01, 1000).aboveZero();
-    public static final Field CALIBRATION =
-            Field.of("cathode current", Unit.AMPERE, Prefix.MILLI, 1e-3, 0.4).aboveZero();
     public static final Field MAINS =
             Field.of("mains volts", Unit.VOLT, Prefix.NONE, 50, 280).aboveZero();
 

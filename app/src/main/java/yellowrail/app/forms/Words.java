@@ -3,10 +3,10 @@ package yellowrail.app.forms;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.idle.PlateVolts.Reference;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.tube.Connection;
 
 /** The words that stand in forms, addresses and JSON for the core's alternatives. */
 public final class Words {

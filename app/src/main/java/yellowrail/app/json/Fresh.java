@@ -10,7 +10,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 import org.springframework.dao.DataAccessException;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Something from the database that is asked for with every keystroke: read anew when it is older than two seconds, and as
@@ -70,7 +70,7 @@ public final class Fresh<T> {
             return lastKnown();
         } catch (ExecutionException failed) {
             boolean away = failed.getCause() instanceof DataAccessException
-                    || failed.getCause() instanceof CannotCreateTransactionException;
+                    || failed.getCause() instanceof TransactionException;
             if (!away && failed.getCause() instanceof RuntimeException problem) {
                 throw problem;
             }

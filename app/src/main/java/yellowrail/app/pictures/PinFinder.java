@@ -6,12 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.GridVoltsOnly;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.tube.Base;
 import yellowrail.core.tube.PinFunction;
 import yellowrail.core.tube.Pinout;
@@ -36,15 +31,7 @@ public record PinFinder(
 
     private static PinFinder draw(TubeType type, Pinout pinout, SensingMethod method, boolean fromBelow) {
         Set<PinFunction> probed = new LinkedHashSet<>(List.of(PinFunction.PLATE));
-        if (method instanceof OwnResistor
-                || method instanceof SharedResistor
-                || method instanceof CathodeResistor
-                || method instanceof CombinedPoint) {
-            probed.add(PinFunction.CATHODE);
-        }
-        if (method instanceof GridVoltsOnly) {
-            probed.add(PinFunction.GRID);
-        }
+        method.probedPin().ifPresent(probed::add);
         List<Pin> pins = new ArrayList<>();
         for (int number = 1; number <= pinout.base().pins(); number++) {
             pins.add(pin(pinout, number, probed, fromBelow));

@@ -9,6 +9,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Controller;
@@ -30,6 +31,9 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.sensing.Parameter;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target;
@@ -62,10 +66,10 @@ class KeepController {
         CheckForm check = CheckForm.from(request::getParameter);
         UUID roundId = UUID.nameUUIDFromBytes((keepId + "/round").getBytes());
         UUID ampId = UUID.nameUUIDFromBytes((keepId + "/amp").getBytes());
-        AmpReader.Read amp = AmpReader.read(amp(check, ampName), tubes.catalogue(), settings.targetNames());
-        Complaints complaints = amp.complaints();
         // What the check itself does not take is not kept either.
         CheckReader.Read read = CheckReader.read(check, tubes.catalogue(), settings.windows(), settings.meters());
+        AmpReader.Read amp = AmpReader.read(amp(check, read, ampName), tubes.catalogue(), settings.targetNames());
+        Complaints complaints = amp.complaints();
         read.ask(IdleCheck.answer(read.question(), List.of()));
         for (var said : read.complaints().byField().entrySet()) {
             complaints.add(said.getKey(), said.getValue().sentence());
@@ -97,37 +101,41 @@ class KeepController {
         return "quickcheck/not-kept";
     }
 
-    private static AmpForm amp(CheckForm check, String name) {
-        String method = or(check.method(), "own");
-        int behind = List.of("shared", "combined", "cathode", "half", "panel").contains(method) ? number(check.n()) : 1;
+    private static AmpForm amp(CheckForm check, CheckReader.Read read, String name) {
+        Optional<SensingMethod> method =
+                read.methodKnown() ? Optional.of(read.question().method()) : Optional.empty();
+        int behind = method.map(SensingMethod::tubes).orElse(1);
+        boolean half = method.flatMap(SensingMethod::halfPrimaryOhms).isPresent();
         boolean pair = !"se".equals(check.topology());
-        int tubes = Math.min(8, method.equals("half") && pair ? 2 * behind : Math.max(behind, pair ? 2 : 1));
-        String grouping = method.equals("half") ? "side" : behind > 1 ? "all" : "tube";
+        int tubes = Math.min(8, half && pair ? 2 * behind : Math.max(behind, pair ? 2 : 1));
+        String grouping = half ? "side" : behind > 1 ? "all" : "tube";
+        String control = behind > 1 ? "cathode_shared" : "cathode_own";
+        Map<String, String> sensing = new LinkedHashMap<>(check.sensing());
+        String measured = "";
+        for (Parameter p : Ways.parameters()) {
+            if (p.kind() == Parameter.Kind.QUANTITY_OF_POINT) {
+                measured = or(sensing.remove(p.name()), "");
+            } else if (p.kind() == Parameter.Kind.TUBES) {
+                sensing.remove(p.name());
+            }
+        }
         return new AmpForm(
                 name,
                 check.topology(),
                 check.connection(),
                 check.tap(),
                 check.bias(),
-                method.equals("cathode") ? (behind > 1 ? "cathode_shared" : "cathode_own") : "none",
+                method.filter(SensingMethod::tellsCathodeVolts).isPresent() ? control : "none",
                 IntStream.rangeClosed(1, tubes).mapToObj(i -> "V" + i).toList(),
                 Collections.nCopies(tubes, "1"),
                 IntStream.range(0, tubes)
                         .mapToObj(i -> pair && i >= (tubes + 1) / 2 ? "B" : "A")
                         .toList(),
                 Collections.nCopies(tubes, or(check.tube(), "")),
-                method,
+                check.method(),
                 grouping,
-                check.r(),
-                check.rtol(),
-                List.of(or(check.rm(), "")),
-                check.insist(),
-                check.other(),
-                check.mvma(),
-                check.zero(),
-                check.warm(),
-                check.caldiv(),
-                check.calma(),
+                List.of(measured),
+                sensing,
                 "measured".equals(check.screen()) ? check.g2r() : "",
                 "",
                 check.nominal(),
@@ -154,10 +162,6 @@ class KeepController {
             case "maker" -> Target.MakersFigure.NAME;
             default -> check.target();
         };
-    }
-
-    private static int number(String text) {
-        return text != null && text.strip().matches("[1-8]") ? Integer.parseInt(text.strip()) : 1;
     }
 
     private static RoundForm round(CheckForm check, CheckReader.Read read, AmpDescription amp, UUID roundId) {

@@ -16,6 +16,7 @@ import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
 import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.SensingFields;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.settings.SettingStore;
@@ -34,60 +35,6 @@ import yellowrail.core.tube.TubeType;
 class QuickCheckController {
     /** The line for what is in the address and belongs to no field. */
     private static final String ADDRESS = "address";
-
-    /** Fields that have a line under the sentence for what was not understood. */
-    private static final List<String> FIELDS = List.of(
-            "tube",
-            "tap",
-            "volts",
-            "vk",
-            "rhalf",
-            "side",
-            "method",
-            "reading",
-            "r",
-            "rtol",
-            "rm",
-            "n",
-            "other",
-            "mvma",
-            "zero",
-            "warm",
-            "caldiv",
-            "calma",
-            "rmeter",
-            "g2drop",
-            "g2r",
-            "g2n",
-            "vg2",
-            "accv",
-            "acca",
-            "acco",
-            "mains",
-            "nominal",
-            "highest",
-            "spread",
-            "target",
-            "lo",
-            "hi",
-            "maker",
-            "ceiling",
-            "topology",
-            "connection",
-            "bias",
-            "ref",
-            "screen",
-            "meter",
-            "minutes",
-            "moved",
-            "edition",
-            "limiter",
-            "reduced",
-            "pair",
-            "insist",
-            "ack",
-            "confirmed",
-            ADDRESS);
 
     private final TubeStore tubes;
     private final SettingStore settings;
@@ -116,6 +63,7 @@ class QuickCheckController {
         address(request, read);
         read.ask(answer);
         model.addAttribute("form", form);
+        model.addAttribute("sensing", SensingFields.ofCheck());
         model.addAttribute("view", CheckView.of(read, answer, anything));
         model.addAttribute("lines", lines(read, anything, request));
         model.addAttribute(
@@ -164,9 +112,10 @@ class QuickCheckController {
                 .flatMap(TubeName::notOne)
                 .ifPresent(n -> lines.put("tube", new Line("tube", n.sentence(), choices(n.near(), request))));
         List<Line> all = new ArrayList<>();
-        for (String field : FIELDS) {
+        for (String field : CheckForm.names()) {
             all.add(lines.getOrDefault(field, new Line(field, "", List.of())));
         }
+        all.add(lines.getOrDefault(ADDRESS, new Line(ADDRESS, "", List.of())));
         return all;
     }
 

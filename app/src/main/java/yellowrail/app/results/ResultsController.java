@@ -15,7 +15,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -92,7 +92,7 @@ class ResultsController {
             response.setStatus(409);
             complaints.add("form", stored.getMessage());
             return page(ampId, form.withId(UUID.randomUUID()), complaints, model);
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
             complaints.add("form", Trouble.DATABASE);
             model.addAttribute("away", true);

@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -181,7 +181,7 @@ class RoundController {
         } catch (StoredDifferently stored) {
             response.setStatus(409);
             return correction(roundId, readingId, id, text, reason, Optional.of(stored.getMessage()), model);
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
             return correction(roundId, readingId, id, text, reason, Optional.of(Trouble.DATABASE), model);
         }

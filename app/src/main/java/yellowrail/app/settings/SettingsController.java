@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -140,7 +140,7 @@ class SettingsController {
                 response.setStatus(409);
                 complaints.add("form", stored.getMessage());
                 return page(complaints, "", typed, model);
-            } catch (DataAccessException | CannotCreateTransactionException away) {
+            } catch (DataAccessException | TransactionException away) {
                 response.setStatus(503);
                 complaints.add("form", Trouble.DATABASE);
                 return page(complaints, "", typed, model);

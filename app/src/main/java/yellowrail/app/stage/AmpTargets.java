@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.targets.Targets;
@@ -48,7 +48,7 @@ class AmpTargets implements Targets.Computing {
                             .map(t -> facts.typed(t, amp.description().judgeBy()))
                             .toList());
             return remembered.get(key, k -> compute(amp));
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             return none("the database does not answer just now");
         }
     }

@@ -12,12 +12,11 @@ import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.HalfPrimary;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
 import yellowrail.core.stage.Copper;
 import yellowrail.core.stage.ReadRound;
 import yellowrail.core.stage.ScaleEstimate;
@@ -154,15 +153,15 @@ class FromAmp {
                         "Whether the grid supply follows the mains is not known: held constant is taken, the stricter.");
             }
             SensingMethod method = a.groupOf(sockets.get(0).name()).method();
-            if (method instanceof CathodeResistor resistor) {
-                boolean whole = resistor.tubes() == sockets.size() && sockets.size() > 1;
-                double ohms =
-                        whole ? resistor.resistor().ohms() : resistor.resistor().ohms() * resistor.tubes();
+            if (method.tellsCathodeVolts()) {
+                boolean whole = method.tubes() == sockets.size() && sockets.size() > 1;
+                double fitted = method.element().orElseThrow().ohms();
+                double ohms = whole ? fitted : fitted * method.tubes();
                 String text = Show.plain(ohms, 4) + " Ω";
                 texts.put(a.bias() == BiasScheme.MIXED ? "cathode" : "at", text);
                 texts.put("shared", whole ? "shared" : "own");
-                if (!whole && resistor.tubes() > 1) {
-                    notes.add("A cathode resistor shared by " + resistor.tubes() + " of " + sockets.size()
+                if (!whole && method.tubes() > 1) {
+                    notes.add("A cathode resistor shared by " + method.tubes() + " of " + sockets.size()
                             + " tubes is computed as one of " + text + " at each.");
                 }
             } else if (a.bias() == BiasScheme.MIXED) {
@@ -179,10 +178,11 @@ class FromAmp {
                 notes.add("The reflected load is not in the description: type it.");
             }
             for (Socket socket : sockets) {
-                if (a.groupOf(socket.name()).method() instanceof HalfPrimary half) {
-                    halfOhms = half.coldOhms().value();
+                Optional<Typed> cold = a.groupOf(socket.name()).method().halfPrimaryOhms();
+                if (cold.isPresent()) {
+                    halfOhms = cold.get().value();
                     copperRead = true;
-                    texts.put("rdc", half.coldOhms().echo());
+                    texts.put("rdc", cold.get().echo());
                     notes.add("Half primary as measured cold.");
                     return;
                 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.Complaints;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.NoSolution;
@@ -12,6 +11,7 @@ import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.StageTube;
+import yellowrail.core.tube.Connection;
 
 /** Reads a typed stage, or says at each field what is wrong with it. */
 public final class StageReader {

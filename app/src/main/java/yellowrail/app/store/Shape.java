@@ -1,31 +1,34 @@
 package yellowrail.app.store;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.deser.std.StdScalarDeserializer;
+import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.ser.std.ToStringSerializer;
 import yellowrail.app.json.CleanStrings;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.GridVoltsOnly;
-import yellowrail.core.amp.HalfPrimary;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.PanelMeter;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
-import yellowrail.core.amp.SocketAdaptor;
-import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.Ways;
+import yellowrail.core.session.Check;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.Events;
+import yellowrail.core.session.stops.Stops;
 
 /**
  * One kind of stored document in its present version, and how each earlier version becomes it. A document says its version;
@@ -46,18 +49,6 @@ public final class Shape<T> {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "method")
-    @JsonSubTypes({
-        @JsonSubTypes.Type(value = OwnResistor.class, name = "own"),
-        @JsonSubTypes.Type(value = SocketAdaptor.class, name = "adaptor"),
-        @JsonSubTypes.Type(value = SharedResistor.class, name = "shared"),
-        @JsonSubTypes.Type(value = CombinedPoint.class, name = "combined"),
-        @JsonSubTypes.Type(value = CathodeResistor.class, name = "cathode"),
-        @JsonSubTypes.Type(value = HalfPrimary.class, name = "half"),
-        @JsonSubTypes.Type(value = DirectMilliamps.class, name = "ma"),
-        @JsonSubTypes.Type(value = PanelMeter.class, name = "panel"),
-        @JsonSubTypes.Type(value = SupplyResistor.class, name = "supply"),
-        @JsonSubTypes.Type(value = GridVoltsOnly.class, name = "grid")
-    })
     private interface MethodByName {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "event")
@@ -67,11 +58,42 @@ public final class Shape<T> {
             .addMixIn(SensingMethod.class, MethodByName.class)
             .addMixIn(Event.class, EventByName.class)
             .addModule(CleanStrings.module())
+            .addModule(wordsOfTheRail())
+            .registerSubtypes(
+                    Ways.ALL.stream().map(w -> new NamedType(w.type(), w.id())).toArray(NamedType[]::new))
+            .registerSubtypes(
+                    Events.KINDS.stream().map(k -> new NamedType(k.type())).toArray(NamedType[]::new))
             .enable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_MISSING_CREATOR_PROPERTIES)
             .build();
+
+    /** Stops and confirmations are stored by their words. */
+    private static SimpleModule wordsOfTheRail() {
+        return new SimpleModule("rail")
+                .addSerializer(Stop.class, ToStringSerializer.instance)
+                .addSerializer(Check.class, ToStringSerializer.instance)
+                .addDeserializer(Stop.class, new Word<>(Stop.class, Stops.RAIL::stop))
+                .addDeserializer(Check.class, new Word<>(Check.class, Stops.RAIL::check));
+    }
+
+    private static final class Word<W> extends StdScalarDeserializer<W> {
+        private final Function<String, Optional<W>> known;
+
+        Word(Class<W> type, Function<String, Optional<W>> known) {
+            super(type);
+            this.known = known;
+        }
+
+        @Override
+        public W deserialize(JsonParser parser, DeserializationContext context) {
+            String word = parser.getString();
+            return known.apply(word)
+                    .orElseThrow(() -> InvalidFormatException.from(
+                            parser, "no " + handledType().getSimpleName() + " of this word", word, handledType()));
+        }
+    }
 
     private final String name;
     private final Class<T> type;

@@ -15,12 +15,14 @@ import yellowrail.core.tube.TypeCurves;
  * in {@link Upgrades}, and a folder of documents as they were stored before to the tests.
  */
 public final class StoredShapes {
-    public static final Shape<AmpDescription> AMP = new Shape<>("amp", AmpDescription.class, Upgrades::same);
+    public static final Shape<AmpDescription> AMP =
+            new Shape<>("amp", AmpDescription.class, Upgrades::same, Upgrades::milliampsOfAmp);
     public static final Shape<TubeType> TUBE_TYPE = new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);
     public static final Shape<TypeHashes> TYPE_HASHES = new Shape<>("type hashes", TypeHashes.class, Upgrades::hashes);
-    public static final Shape<Plan> PLAN = new Shape<>("plan", Plan.class, Upgrades::carriedOver);
+    public static final Shape<Plan> PLAN =
+            new Shape<>("plan", Plan.class, Upgrades::carriedOver, Upgrades::milliampsOfPlan);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);

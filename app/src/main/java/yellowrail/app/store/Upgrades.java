@@ -59,6 +59,26 @@ final class Upgrades {
         return named;
     }
 
+    /** Milliamperes of cathode and plate were one way of taking current, told apart by a word. */
+    static ObjectNode milliampsOfAmp(ObjectNode amp) {
+        for (JsonNode group : amp.path("groups")) {
+            ObjectNode method = (ObjectNode) group.get("method");
+            if (method.path("method").asString().equals("ma")) {
+                boolean plate = method.path("where").asString().equals("PLATE");
+                method.put("method", plate ? "plate-ma" : "ma").remove("where");
+                if (!plate) {
+                    method.remove(List.of("across", "acknowledged"));
+                }
+            }
+        }
+        return amp;
+    }
+
+    static ObjectNode milliampsOfPlan(ObjectNode plan) {
+        milliampsOfAmp((ObjectNode) plan.get("amp"));
+        return plan;
+    }
+
     /** Sessions took over neither tubes nor findings from the one before. */
     static ObjectNode carriedOver(ObjectNode plan) {
         unlessThere(plan, "tubes", JsonNodeFactory.instance.objectNode());

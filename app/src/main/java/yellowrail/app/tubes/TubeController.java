@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -18,8 +18,8 @@ import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.web.NotThere;
 import yellowrail.app.web.Trouble;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -91,7 +91,7 @@ class TubeController {
             response.setStatus(409);
             read.complaints().add("form", stored.getMessage());
             return form(form, UUID.randomUUID(), before, read.complaints().byField(), model);
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
             read.complaints().add("form", Trouble.DATABASE);
             return form(form, id, before, read.complaints().byField(), model);

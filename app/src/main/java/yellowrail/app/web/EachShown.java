@@ -7,7 +7,7 @@ import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Many things, each shown by itself: one that cannot be shown is named instead, and the others stand.
@@ -40,7 +40,7 @@ public record EachShown<T>(List<T> shown, List<String> broken) {
     private static <R, T> Optional<T> view(R one, Function<R, T> show) {
         try {
             return Optional.of(show.apply(one));
-        } catch (DataAccessException | CannotCreateTransactionException away) {
+        } catch (DataAccessException | TransactionException away) {
             throw away;
         } catch (RuntimeException problem) {
             log.warn("Cannot be shown: {}: {}", one, problem.toString());

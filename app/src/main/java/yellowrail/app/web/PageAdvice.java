@@ -10,7 +10,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.security.web.csrf.CsrfToken;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.ServletRequestBindingException;
@@ -34,7 +34,7 @@ class PageAdvice {
         }
     }
 
-    @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
     void databaseAway(Exception problem, HttpServletRequest request, HttpServletResponse response) throws IOException {
         log.warn("Database: {}", problem.getMessage());
         Trouble.Told told = Trouble.of(problem);

@@ -3,17 +3,15 @@ package yellowrail.app.amps;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.DirectMilliamps;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.tube.Catalogue;
 
 class AmpReaderTest {
@@ -24,47 +22,30 @@ class AmpReaderTest {
     /** A quad on two channels with the fields that a test varies. */
     private static AmpForm quad(String method, String grouping, String r, String rtol, List<String> rm) {
         AmpForm e = AmpForms.resized(AmpForms.empty(), 4, 2);
-        return new AmpForm(
-                "Plover 80",
-                "pp",
-                "pentode",
-                "",
-                "tracking",
-                "level",
-                e.socketName(),
-                e.socketChannel(),
-                e.socketSide(),
-                List.of("EL34", "", "", ""),
-                method,
-                grouping,
+        return e.with(Map.ofEntries(
+                Map.entry("name", "Plover 80"),
+                Map.entry("bias", "tracking"),
+                Map.entry("controls", "level"),
+                Map.entry("socketType", List.of("EL34", "", "", "")),
+                Map.entry("method", method),
+                Map.entry("grouping", grouping),
+                Map.entry("rm", asks(method, "rm") ? rm : List.of()),
                 // Only what belongs to a way of taking current is typed beside it.
-                List.of("adaptor", "ma", "panel", "grid").contains(method) ? "" : r,
-                List.of("half", "ma", "panel", "grid").contains(method) ? "" : rtol,
-                List.of("half", "adaptor", "ma", "panel", "grid").contains(method) ? List.of() : rm,
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "1k",
-                "",
-                "230",
-                "",
-                "",
-                List.of("reservoir"),
-                List.of("220"),
-                List.of("500"),
-                "3.4k",
-                "6.3",
-                "6",
-                "300",
-                "",
-                "",
-                "middle",
-                "",
-                "75");
+                Map.entry("sensing", Map.of("r", asks(method, "r") ? r : "", "rtol", asks(method, "rtol") ? rtol : "")),
+                Map.entry("screenOhms", "1k"),
+                Map.entry("nodeLabel", List.of("reservoir")),
+                Map.entry("nodeFarads", List.of("220")),
+                Map.entry("nodeVolts", List.of("500")),
+                Map.entry("zaa", "3.4k"),
+                Map.entry("heaterVolts", "6.3"),
+                Map.entry("heaterAmperes", "6"),
+                Map.entry("supplyAmperes", "300"),
+                Map.entry("target", "middle"),
+                Map.entry("ceiling", "75")));
+    }
+
+    private static boolean asks(String method, String parameter) {
+        return Ways.of(method).orElseThrow().asks(parameter);
     }
 
     @ParameterizedTest
@@ -118,55 +99,25 @@ class AmpReaderTest {
         AmpForm form = quad(method, "tube", "10", "1", List.of());
         assertThat(read(form).description()).isEmpty();
         assertThat(read(form).complaints().byField().get("method").sentence()).contains("one occasion");
-        DirectMilliamps plate = new DirectMilliamps(DirectMilliamps.Where.PLATE, Optional.empty(), true);
-        assertThat(AmpForms.methodWord(plate)).isEqualTo("maplate");
-        assertThat(AmpForms.methodWord(new SupplyResistor(SenseResistor.marked(60, 5))))
-                .isEqualTo("supply");
     }
 
     @Test
     void saysAtEachFieldWhatIsWrong() {
-        AmpForm e = AmpForms.empty();
-        AmpForm wrong = new AmpForm(
-                "",
-                "xx",
-                "pentode",
-                "",
-                "tracking",
-                "nonsense",
-                List.of("V1", "V1"),
-                List.of("1", "3"),
-                List.of("A", "B"),
-                List.of("6L6", "NOSUCH"),
-                "own",
-                "tube",
-                "ten",
-                "99",
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "5",
-                "",
-                "",
-                List.of("n".repeat(50)),
-                e.nodeFarads(),
-                e.nodeVolts(),
-                "",
-                "",
-                "",
-                "",
-                "q".repeat(3000),
-                "",
-                "nowhere",
-                "RIGHT",
-                "900");
+        AmpForm wrong = AmpForms.empty()
+                .with(Map.ofEntries(
+                        Map.entry("topology", "xx"),
+                        Map.entry("bias", "tracking"),
+                        Map.entry("controls", "nonsense"),
+                        Map.entry("socketName", List.of("V1", "V1")),
+                        Map.entry("socketChannel", List.of("1", "3")),
+                        Map.entry("socketType", List.of("6L6", "NOSUCH")),
+                        Map.entry("sensing", Map.of("r", "ten", "rtol", "99")),
+                        Map.entry("nominal", "5"),
+                        Map.entry("nodeLabel", List.of("n".repeat(50))),
+                        Map.entry("quirks", "q".repeat(3000)),
+                        Map.entry("target", "nowhere"),
+                        Map.entry("judgeBy", "RIGHT"),
+                        Map.entry("ceiling", "900")));
         AmpReader.Read read = read(wrong);
         assertThat(read.description()).isEmpty();
         assertThat(read.complaints().byField().keySet())
@@ -191,46 +142,7 @@ class AmpReaderTest {
     @Test
     void asksForTheFigureWhenItIsTheTarget() {
         AmpForm f = quad("own", "tube", "10", "1", List.of());
-        AmpForm chosen = new AmpForm(
-                f.name(),
-                f.topology(),
-                f.connection(),
-                f.tap(),
-                f.bias(),
-                f.controls(),
-                f.socketName(),
-                f.socketChannel(),
-                f.socketSide(),
-                f.socketType(),
-                f.method(),
-                f.grouping(),
-                f.r(),
-                f.rtol(),
-                f.rm(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "230",
-                "",
-                "",
-                List.of(),
-                List.of(),
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "maker's figure",
-                "",
-                "");
+        AmpForm chosen = f.with(Map.of("target", "maker's figure"));
         assertThat(read(chosen).complaints().byField().get("maker").sentence())
                 .contains("what shall the test point show");
     }

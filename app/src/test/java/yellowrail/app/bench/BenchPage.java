@@ -11,12 +11,12 @@ import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
 
 /** The bench session's page under a builder's hands, for the journeys. */
 abstract class BenchPage extends BrowserIT {

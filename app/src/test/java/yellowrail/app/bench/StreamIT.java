@@ -19,6 +19,9 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.Read;
 
 /** Many tabs, what is sent to them, and what becomes of streams that nobody listens to. */
 class StreamIT extends BenchPage {
@@ -47,7 +50,7 @@ class StreamIT extends BenchPage {
             tab.navigate(url("/bench/" + session));
             tabs.add(tab);
         }
-        tell(session, new Event.Declared(Power.OFF));
+        tell(session, new Declared(Power.OFF));
         tabs.forEach(t -> follows(t, 1));
         // Streams that other tests left open are let go as silent.
         for (int i = 0; i < 600 && broadcaster.listening() != 1; i++) {
@@ -56,8 +59,8 @@ class StreamIT extends BenchPage {
         assertThat(broadcaster.listening()).isEqualTo(1);
         // The tab that holds the stream goes; another takes it.
         tabs.remove(0).close();
-        tell(session, new Event.Noted(Event.Topic.HUM, "one"));
-        tell(session, new Event.Noted(Event.Topic.HUM, "two"));
+        tell(session, new Noted(Noted.Topic.HUM, "one"));
+        tell(session, new Noted(Noted.Topic.HUM, "two"));
         tabs.forEach(t -> follows(t, 3));
     }
 
@@ -70,7 +73,7 @@ class StreamIT extends BenchPage {
         String same = panel(session, String.join(" ", names));
         assertThat(names(same)).isEqualTo(names);
         assertThat(same.replaceAll("<!--part:[0-9a-f]+-->", "")).isEmpty();
-        tell(session, new Event.Declared(Power.OFF));
+        tell(session, new Declared(Power.OFF));
         String changed = panel(session, String.join(" ", names));
         assertThat(changed).contains("off and unplugged").hasSizeLessThan(whole.length());
         assertThat(panel(session, "x x \u00e9 <script>")).hasSizeGreaterThan(changed.length());
@@ -97,11 +100,11 @@ class StreamIT extends BenchPage {
     @Test
     void theNewestReadingsAreShownAndTheOthersOnRequest() {
         UUID session = session();
-        tell(session, new Event.Declared(Power.OFF));
+        tell(session, new Declared(Power.OFF));
         for (int i = 0; i < 40; i++) {
             tell(
                     session,
-                    Event.Read.of(
+                    Read.of(
                             yellowrail.core.round.Quantity.LOAD_OHMS,
                             "",
                             new yellowrail.core.reading.Typed(
@@ -155,7 +158,7 @@ class StreamIT extends BenchPage {
                     transaction.onerror = failed;
                   };
                 })""";
-        tell(session, new Event.Declared(Power.OFF));
+        tell(session, new Declared(Power.OFF));
         page.evaluate(queued, session.toString());
         page.reload();
         page.waitForFunction("() => document.querySelectorAll('#queue .refused').length === 2");
@@ -180,7 +183,7 @@ class StreamIT extends BenchPage {
     @Test
     void aReadingThatIsRefusedWithoutItsFieldIsKept() {
         UUID session = session();
-        tell(session, new Event.Declared(Power.OFF));
+        tell(session, new Declared(Power.OFF));
         page.navigate(url("/bench/" + session));
         follows(page, 1);
         page.evaluate("""
@@ -198,7 +201,7 @@ class StreamIT extends BenchPage {
         page.press("#ask-load-ohms-", "Enter");
         page.waitForSelector("#queue .refused button:has-text('800 is right, read now')");
         page.locator("#queue .refused input").fill("8");
-        tell(session, new Event.Noted(Event.Topic.HUM, "meanwhile"));
+        tell(session, new Noted(Noted.Topic.HUM, "meanwhile"));
         follows(page, 2);
         assertThat(page.locator("#queue .refused input").inputValue()).isEqualTo("8");
         page.click("#queue .refused button:has-text('Record it as read now')");

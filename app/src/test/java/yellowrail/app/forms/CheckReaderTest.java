@@ -9,12 +9,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.HalfPrimary;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.PanelMeter;
-import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.amp.sensing.CombinedPoint;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.PanelMeter;
+import yellowrail.core.amp.sensing.PlateMilliamps;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.idle.ScreenCurrent;
 import yellowrail.core.reading.Accuracy;
@@ -183,7 +183,7 @@ class CheckReaderTest {
                                 .method())
                         .tubes())
                 .isEqualTo(2);
-        DirectMilliamps bridged = (DirectMilliamps) read("method", "maplate", "rmeter", "8", "r", "92", "ack", "yes")
+        PlateMilliamps bridged = (PlateMilliamps) read("method", "maplate", "rmeter", "8", "r", "92", "ack", "yes")
                 .question()
                 .method();
         assertThat(bridged.across().orElseThrow().windingOhms()).isEqualTo(92);

@@ -7,11 +7,10 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import yellowrail.core.round.Quantity;
-import yellowrail.core.session.Check;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
-import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.stops.Stops;
 
 /** Sessions and what is entered in them, as somebody could send it. */
 final class Entries extends Generated {
@@ -87,18 +86,18 @@ final class Entries extends Generated {
                 }
             }
             case "declare" -> fields.put("power", name(Power.class));
-            case "enter" -> fields.put("stop", name(Stop.class));
+            case "enter" -> fields.put("stop", name(Stops.RAIL.stops()));
             case "skip" -> {
-                fields.put("stop", name(Stop.class));
+                fields.put("stop", name(Stops.RAIL.stops()));
                 fields.put("reason", words());
             }
             case "tick" -> {
-                fields.put("check", name(Check.class));
+                fields.put("check", name(Stops.RAIL.checks()));
                 fields.put("point", nasty.sometimes(3) ? one(points) : "");
                 fields.put("done", nasty.sometimes(8) ? "no" : "yes");
             }
             case "note" -> {
-                fields.put("topic", name(Event.Topic.class));
+                fields.put("topic", name(Noted.Topic.class));
                 fields.put("text", words());
             }
             case "turn" -> {

@@ -22,8 +22,14 @@ abstract class Generated {
     }
 
     protected <E extends Enum<E>> String name(Class<E> type) {
-        E[] all = type.getEnumConstants();
-        return nasty.sometimes(60) ? nasty.text() : all[random.nextInt(all.length)].name();
+        return name(List.of(type.getEnumConstants()));
+    }
+
+    /** One of these by its word, seldom nonsense. */
+    protected String name(List<?> all) {
+        return nasty.sometimes(60)
+                ? nasty.text()
+                : all.get(random.nextInt(all.size())).toString();
     }
 
     /** Words of any kind, often plain ones. */

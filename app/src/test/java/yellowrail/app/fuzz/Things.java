@@ -7,14 +7,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import yellowrail.core.amp.sensing.Parameter;
+import yellowrail.core.amp.sensing.Way;
+import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.round.Quantity;
 
 /** Amps, types, rounds, results and settings as somebody could send them. */
 final class Things extends Generated {
     private static final List<String> TYPES =
             List.of("EL34", "EL84", "6L6GC", "6V6GT", "KT88", "6550", "KT120", "EL34");
-    private static final List<String> METHODS =
-            List.of("own", "adaptor", "shared", "combined", "cathode", "half", "ma", "panel", "grid");
+    private static final List<Way<?>> WAYS = Ways.kept();
     private static final List<String> GROUPINGS = List.of("", "tube", "side", "channel", "all");
     private static final List<String> CONTROLS = List.of(
             "",
@@ -61,19 +63,22 @@ final class Things extends Generated {
         amp.put("socketSide", times(sockets, i -> i % 2 == 0 ? "A" : "B"));
         String type = one(TYPES);
         amp.put("socketType", times(sockets, i -> nasty.sometimes(calm) ? one(TYPES) : type));
-        String method = nasty.sometimes(3) ? one(METHODS) : cathode ? "cathode" : "own";
-        amp.put("method", method);
+        Way<?> way = nasty.sometimes(3)
+                ? one(WAYS)
+                : Ways.of(cathode ? "cathode" : "own").orElseThrow();
+        amp.put("method", way.id());
         amp.put("grouping", nasty.sometimes(3) ? one(GROUPINGS) : "");
-        amp.put(
-                "r",
-                List.of("own", "shared", "combined", "cathode", "half").contains(method)
-                        ? figure(method.equals("cathode") ? 300 : method.equals("half") ? 90 : 10, "Ω")
-                        : "");
-        amp.put("rtol", List.of("own", "shared", "combined", "cathode").contains(method) ? perhaps(1, "%") : "");
-        amp.put("mvma", method.equals("adaptor") ? perhaps(1, "") : "");
-        amp.put("caldiv", method.equals("panel") ? perhaps(10, "") : "");
-        amp.put("calma", method.equals("panel") ? perhaps(40, "mA") : "");
-        amp.put("warm", method.equals("half") ? perhaps(25, "") : "");
+        for (Parameter parameter : way.parameters()) {
+            if (parameter.kind() == Parameter.Kind.QUANTITY) {
+                double middle = way.id().equals("cathode") && parameter.name().equals("r")
+                        ? 300
+                        : Math.sqrt(parameter.field().orElseThrow().low()
+                                * parameter.field().orElseThrow().high());
+                amp.put(
+                        parameter.name(),
+                        figure(middle, parameter.field().orElseThrow().unit().symbol()));
+            }
+        }
         amp.put("nominal", nasty.sometimes(3) ? "120" : "230");
         amp.put("lowest", nasty.sometimes(5) ? figure(210, "V") : "");
         amp.put("highest", nasty.sometimes(5) ? figure(250, "V") : "");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -12,9 +13,9 @@ import org.junit.jupiter.params.provider.EnumSource;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.GridVoltsOnly;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.sensing.GridVoltsOnly;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.idle.Statement;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.tube.Catalogue;
@@ -77,46 +78,19 @@ class PicturesTest {
 
     private static AmpDescription stereo() {
         var e = AmpForms.resized(AmpForms.empty(), 4, 2);
-        var form = new yellowrail.app.amps.AmpForm(
+        var form = e.with(Map.of(
+                "name",
                 "Avocet",
-                "pp",
-                "pentode",
-                "",
+                "bias",
                 "tracking",
+                "controls",
                 "level",
-                e.socketName(),
-                e.socketChannel(),
-                e.socketSide(),
+                "socketType",
                 List.of("EL84", "", "", ""),
-                "own",
-                "tube",
-                "10",
-                "1",
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "230",
-                "",
-                "",
-                List.of(),
-                List.of(),
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "");
+                "sensing",
+                Map.of("r", "10", "rtol", "1"),
+                "nodeLabel",
+                List.of()));
         return AmpReader.read(form, Catalogue.shipped(), List.of())
                 .description()
                 .orElseThrow();

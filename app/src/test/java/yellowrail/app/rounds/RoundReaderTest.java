@@ -25,46 +25,17 @@ class RoundReaderTest {
 
     private static AmpDescription quad(String method, String grouping, String bias) {
         var e = AmpForms.resized(AmpForms.empty(), 4, 1);
-        var form = new yellowrail.app.amps.AmpForm(
-                "Sora 30",
-                "pp",
-                "pentode",
-                "",
-                bias,
-                "none",
-                e.socketName(),
-                e.socketChannel(),
-                e.socketSide(),
-                List.of("6V6GT", "", "", ""),
-                method,
-                grouping,
-                "132",
-                "2",
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "60",
-                "230",
-                "",
-                "",
-                List.of(),
-                List.of(),
-                List.of(),
-                "",
-                "",
-                "",
-                "",
-                "",
-                "",
-                "cathode-bias usual",
-                "",
-                "");
+        var form = e.with(Map.ofEntries(
+                Map.entry("name", "Sora 30"),
+                Map.entry("bias", bias),
+                Map.entry("controls", "none"),
+                Map.entry("socketType", List.of("6V6GT", "", "", "")),
+                Map.entry("method", method),
+                Map.entry("grouping", grouping),
+                Map.entry("sensing", Map.of("r", "132", "rtol", "2")),
+                Map.entry("chokeOhms", "60"),
+                Map.entry("nodeLabel", List.of()),
+                Map.entry("target", "cathode-bias usual")));
         return AmpReader.read(form, Catalogue.shipped(), List.of("cathode-bias usual"))
                 .description()
                 .orElseThrow();

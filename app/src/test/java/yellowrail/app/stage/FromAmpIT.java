@@ -15,20 +15,20 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.targets.Targets;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Connection;
 
 /** What a stage is filled with, for amps of every kind. */
 class FromAmpIT extends AppIT {

@@ -6,13 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.BrowserIT;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageTube;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 
 class StageIT extends BrowserIT {

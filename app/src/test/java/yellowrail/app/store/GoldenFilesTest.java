@@ -18,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
-import yellowrail.core.session.Event;
+import yellowrail.core.session.events.Events;
 
 /**
  * What earlier versions stored stays readable, and nothing of it gets lost. The files are rows as a version wrote
@@ -103,9 +103,8 @@ class GoldenFilesTest {
                         .filter(s -> s.shape() == StoredShapes.EVENT)
                         .map(s -> s.document().get("event").asString())
                         .distinct())
-                .containsExactlyInAnyOrderElementsOf(Stream.of(Event.class.getPermittedSubclasses())
-                        .map(Class::getSimpleName)
-                        .toList());
+                .containsExactlyInAnyOrderElementsOf(
+                        Events.KINDS.stream().map(k -> k.type().getSimpleName()).toList());
     }
 
     static Stream<JsonNode> readings() {
@@ -127,6 +126,9 @@ class GoldenFilesTest {
     /** Dissipation over the mains was one figure on a sheet and is a band now, with that figure in it. */
     private static final Pattern FAN = Pattern.compile("/outcome/fans/\\d+/(lowest|nominal|highest|highestShare)");
 
+    /** Milliamperes of the cathode are a way of their own now: what told them from the plate's is said by its word. */
+    private static final Pattern CATHODE_MILLIAMPS = Pattern.compile("(/amp)?/groups/\\d+/method/(where|acknowledged)");
+
     /** Every figure and word of the stored document that is not in what it was read as. */
     private static List<String> lost(String path, Stored in, JsonNode was, JsonNode now) {
         List<String> lost = new ArrayList<>();
@@ -135,6 +137,9 @@ class GoldenFilesTest {
             return now.asString().equals(was.asBoolean() ? "YES" : "NOT_ASKED")
                     ? lost
                     : List.of(path + " became " + now);
+        }
+        if (CATHODE_MILLIAMPS.matcher(path).matches() && now == null) {
+            return was.equals(TREES.readTree("\"CATHODE\"")) || was.isBoolean() ? lost : List.of(path);
         }
         if (in.shape() == StoredShapes.TYPE_HASHES && path.isEmpty()) {
             return lost("/", in, was, now.get("byDesignation"));

@@ -29,7 +29,12 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
-import yellowrail.core.session.Stop;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.stops.Stops;
 
 /** Text and requests that no page was made for: each gets a page or a sentence, and nothing that was stored breaks one. */
 class HostileIT extends AppIT {
@@ -60,7 +65,7 @@ class HostileIT extends AppIT {
                                 + escape + "right\\nbelow\"}}"))
                 .andExpect(status().isOk());
         assertThat(sessions.<String>look(
-                        session, s -> ((Event.Noted) s.state().entries().get(0).event()).text()))
+                        session, s -> ((Noted) s.state().entries().get(0).event()).text()))
                 .isEqualTo("leftright below");
     }
 
@@ -69,12 +74,12 @@ class HostileIT extends AppIT {
         UUID session = session();
         long now = clock.millis();
         Event[] events = {
-            new Event.Declared(Power.OFF),
-            new Event.Noted(Event.Topic.OTHER, "a page\fof \u001bpasted\ud800 text"),
-            new Event.Entered(Stop.CLOSE),
-            new Event.Skipped(Stop.CLOSE, "x"),
-            new Event.Entered(Stop.SIGN_OFF),
-            new Event.SignedOff("E\f", "")
+            new Declared(Power.OFF),
+            new Noted(Noted.Topic.OTHER, "a page\fof \u001bpasted\ud800 text"),
+            new Entered(Stops.CLOSE),
+            new Skipped(Stops.CLOSE, "x"),
+            new Entered(Stops.SIGN_OFF),
+            new SignedOff("E\f", "")
         };
         for (Event event : events) {
             sessions.append(session, new Entry(UUID.randomUUID().toString(), now, "desk", event));

@@ -5,7 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import yellowrail.core.amp.Connection;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;

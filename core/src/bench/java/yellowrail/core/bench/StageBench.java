@@ -18,7 +18,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.TearDown;
 import org.openjdk.jmh.annotations.Warmup;
-import yellowrail.core.amp.Connection;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;

@@ -1,7 +1,7 @@
 package yellowrail.core.bench;
 
 import java.util.List;
-import yellowrail.core.amp.Connection;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Stage;

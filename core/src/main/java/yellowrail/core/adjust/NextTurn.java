@@ -8,9 +8,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.ControlLayout;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.TubeCurrents;
+import yellowrail.core.amp.sensing.TubeCurrents;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Show;
@@ -188,8 +187,7 @@ public final class NextTurn {
                 .filter(t -> t.socket().channel() == lead.socket().channel()
                         && t.socket().side() == lead.socket().side())
                 .count();
-        double winding =
-                lead.method() instanceof HalfPrimary half ? half.coldOhms().value() * onSide : 0;
+        double winding = lead.method().halfPrimaryOhms().map(Typed::value).orElse(0.0) * onSide;
         double watts = aim(lead) * lead.ratedWatts();
         double ohms = supply.ohms() * together * (1 + lead.screenRatio()) + winding;
         SagLine line = SagLine.through(lead.plateAmperes(), lead.plateVolts(), ohms);

@@ -2,8 +2,8 @@ package yellowrail.core.adjust;
 
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.idle.Permitted;
 import yellowrail.core.target.Target.Window;
 

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import yellowrail.core.tube.Connection;
 
 /**
  * An output stage described once. A description is never changed, only followed by a new one, so that readings keep the

@@ -1,6 +1,7 @@
 package yellowrail.core.amp;
 
 import java.util.List;
+import yellowrail.core.amp.sensing.SensingMethod;
 
 /**
  * A sensing element and the sockets whose current it sees.

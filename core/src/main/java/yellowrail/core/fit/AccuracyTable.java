@@ -1,9 +1,9 @@
 package yellowrail.core.fit;
 
 import java.util.List;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Show;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 
 /** The models against published operations, line by line, as a table for the documents. */

@@ -1,7 +1,7 @@
 package yellowrail.core.fit;
 
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 
 /**
  * A published operation or characteristic point. Volts from the cathode; NaN is not published. Currents, gm and rp are of

@@ -1,9 +1,9 @@
 package yellowrail.core.fit;
 
 import java.util.List;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.fit.Operation.Currents;
+import yellowrail.core.tube.Connection;
 
 /**
  * Makers' published typical operations, as published: currents of push-pull lines are for both tubes. "verify" marks lines

@@ -2,13 +2,13 @@ package yellowrail.core.fit;
 
 import java.util.ArrayList;
 import java.util.List;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSolver;
 import yellowrail.core.stage.StageTube;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModel;
 
 /**

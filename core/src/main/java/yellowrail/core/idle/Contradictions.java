@@ -2,16 +2,14 @@ package yellowrail.core.idle;
 
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.Seen;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Connection;
 
 /**
  * What one check says twice and not alike. A reading that contradicts another is no ground for an all-clear, whichever of
@@ -23,7 +21,6 @@ final class Contradictions {
     /** Cathode volts that a cathode with fixed bias can have over its sense resistor alone, V. */
     private static final double FIXED_CATHODE = 2.0;
     /** A socket adaptor with no tube shows a few counts; this share of the reading is more than that. */
-    private static final double ADAPTOR_ZERO = 0.1;
     /** Screens stand at the plate's volts in ultralinear and triode, but for the drop over the copper. */
     private static final double SAME_SUPPLY = 0.05;
     /** With pentode connection the screens' supply lies this far above the plates at most. */
@@ -43,7 +40,7 @@ final class Contradictions {
             IdleQuestion question, Optional<CurrentSplit> split, Optional<Estimate> plateVolts, Findings findings) {
         Contradictions contradictions = new Contradictions(question, findings);
         contradictions.senseOhms();
-        contradictions.adaptorZero();
+        contradictions.ownFigures();
         contradictions.biasScheme();
         contradictions.cathodeVolts();
         split.ifPresent(contradictions::screenCurrent);
@@ -65,25 +62,16 @@ final class Contradictions {
                         + " (leads not nulled, a path beside it) or the wrong range?");
     }
 
-    private void adaptorZero() {
-        if (question.method() instanceof SocketAdaptor adaptor
-                && question.reading()
-                        .filter(r -> r.unit() == Unit.VOLT
-                                && Math.abs(adaptor.zeroVolts()) > ADAPTOR_ZERO * Math.abs(r.value()))
-                        .isPresent()) {
-            findings.contradicted(
-                    "adaptor's zero",
-                    "The adaptor's zero of " + Show.si(adaptor.zeroVolts(), Unit.VOLT, 3)
-                            + " is more than a tenth of the"
-                            + " reading of " + question.reading().get().echo()
-                            + ": with no tube in it an adaptor shows a few counts. Read its zero again.");
-        }
+    private void ownFigures() {
+        question.reading()
+                .flatMap(question.method()::objection)
+                .ifPresent(o -> findings.contradicted(o.about(), o.sentence()));
     }
 
     /** A cathode-bias resistor in a stage said to have fixed bias. */
     private void biasScheme() {
         BiasScheme bias = question.stage().bias();
-        if (bias.fixed() && question.method() instanceof CathodeResistor) {
+        if (bias.fixed() && question.method().tellsCathodeVolts()) {
             findings.contradicted(
                     "bias scheme",
                     "The current is read across a cathode-bias resistor, but the stage is said to have " + bias.words()
@@ -100,7 +88,7 @@ final class Contradictions {
         double error = question.voltMeter().limit(measured.get());
         BiasScheme bias = question.stage().bias();
         Optional<Typed> drop = question.reading()
-                .filter(r -> r.unit() == Unit.VOLT && PlateVoltage.readsCathodePath(question.method()));
+                .filter(r -> r.unit() == Unit.VOLT && question.method().readsCathodePath());
         if (drop.isPresent()) {
             double read = drop.get().value();
             double allowed = error + question.meter().limit(drop.get()) + ONE_VOLTAGE * Math.abs(read);
@@ -134,10 +122,10 @@ final class Contradictions {
     /** Cathode volts beside a current read through the cathode resistor: volts over ohms is that current. */
     private void againstResistor(Typed measured, double error) {
         SenseResistor resistor = question.method().element().orElseThrow();
-        Optional<Seen.Current> seen = question.reading()
+        Optional<SensedCurrent.Current> seen = question.reading()
                 .map(r -> question.method().see(r, question.meter()))
-                .filter(Seen.Current.class::isInstance)
-                .map(Seen.Current.class::cast);
+                .filter(SensedCurrent.Current.class::isInstance)
+                .map(SensedCurrent.Current.class::cast);
         if (seen.isEmpty()) {
             return;
         }

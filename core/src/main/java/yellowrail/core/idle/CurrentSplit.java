@@ -1,8 +1,8 @@
 package yellowrail.core.idle;
 
 import java.util.Optional;
-import yellowrail.core.amp.Seen;
-import yellowrail.core.amp.TubeCurrents;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.TubeCurrents;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
@@ -34,7 +34,7 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
 
     private static final String SHARE = "screen share";
 
-    static Optional<CurrentSplit> of(IdleQuestion question, Seen.Current seen, Findings findings) {
+    static Optional<CurrentSplit> of(IdleQuestion question, SensedCurrent.Current seen, Findings findings) {
         Optional<TubeType> type = question.stage().type();
         if (type.filter(t -> t.kind() == TubeKind.TRIODE).isPresent()) {
             return Optional.of(new CurrentSplit(Optional.of(seen.perTube()), seen.perTube(), Optional.empty()));
@@ -53,7 +53,7 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
     }
 
     /** Nothing published for the type: plate watts with the least share of its kind, screen watts with the largest. */
-    private static CurrentSplit byKind(Seen.Current seen, TubeKind kind, Findings findings) {
+    private static CurrentSplit byKind(SensedCurrent.Current seen, TubeKind kind, Findings findings) {
         CurrentSplit least = kind.leastShare() == 0
                 ? new CurrentSplit(Optional.of(seen.perTube()), seen.perTube(), Optional.empty())
                 : byShare(seen, new ScreenShare(kind.leastShare(), 0), findings);
@@ -62,22 +62,24 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 + Show.plain(100 * kind.leastShare(), 2) + " % of the cathode current in the screen, screen watts with "
                 + Show.plain(100 * kind.mostShare(), 2) + " % (" + kind.words()
                 + "). The drop over a screen resistor would tell it.");
-        Optional<Estimate> cathode = seen.kind() == Seen.Kind.CATHODE ? Optional.of(seen.perTube()) : most.cathode;
+        Optional<Estimate> cathode =
+                seen.kind() == SensedCurrent.Kind.CATHODE ? Optional.of(seen.perTube()) : most.cathode;
         return new CurrentSplit(cathode, least.plate, most.screen, least.beside);
     }
 
-    private static CurrentSplit unsplit(Seen.Current seen, Findings findings) {
-        findings.upperBound |= seen.kind() != Seen.Kind.PLATE;
-        Optional<Estimate> cathode = seen.kind() == Seen.Kind.CATHODE ? Optional.of(seen.perTube()) : Optional.empty();
+    private static CurrentSplit unsplit(SensedCurrent.Current seen, Findings findings) {
+        findings.upperBound |= seen.kind() != SensedCurrent.Kind.PLATE;
+        Optional<Estimate> cathode =
+                seen.kind() == SensedCurrent.Kind.CATHODE ? Optional.of(seen.perTube()) : Optional.empty();
         findings.formula(() -> new Formula(
                 "Plate current",
-                seen.kind() == Seen.Kind.PLATE ? "Ip as seen" : "Ip ≤ I, screen not counted",
+                seen.kind() == SensedCurrent.Kind.PLATE ? "Ip as seen" : "Ip ≤ I, screen not counted",
                 seen.numbers(),
                 amps(seen.perTube())));
         return new CurrentSplit(cathode, seen.perTube(), Optional.empty());
     }
 
-    private static CurrentSplit byShare(Seen.Current seen, ScreenShare share, Findings findings) {
+    private static CurrentSplit byShare(SensedCurrent.Current seen, ScreenShare share, Findings findings) {
         double q = share.share();
         double band = share.band();
         Estimate perTube = seen.perTube();
@@ -91,7 +93,7 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                 yield new Estimate(perTube.value() / factor, perTube.errors().and(SHARE, -error));
             }
         };
-        Estimate cathode = seen.kind() == Seen.Kind.CATHODE
+        Estimate cathode = seen.kind() == SensedCurrent.Kind.CATHODE
                 ? perTube
                 : new Estimate(plate.value() / (1 - q), plate.errors().and(SHARE, band / (1 - q)));
         Estimate screen = new Estimate(cathode.value() * q, cathode.errors().and(SHARE, band / q));
@@ -102,13 +104,13 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                     case PLATE -> "Ip as seen; a plate reading has no screen current in it";
                     case PLATE_AND_TAPPED_SCREEN -> "Ip = I / (1 + τ · q / (1 − q))";
                 },
-                seen.kind() == Seen.Kind.PLATE ? amps(perTube) : amps(perTube) + ", q = " + percent(share),
+                seen.kind() == SensedCurrent.Kind.PLATE ? amps(perTube) : amps(perTube) + ", q = " + percent(share),
                 amps(plate)));
         return new CurrentSplit(Optional.of(cathode), plate, Optional.of(screen));
     }
 
     private static Optional<CurrentSplit> measured(
-            IdleQuestion question, Seen.Current seen, ScreenCurrent.Measured measured, Findings findings) {
+            IdleQuestion question, SensedCurrent.Current seen, ScreenCurrent.Measured measured, Findings findings) {
         double ohms = measured.resistor().ohms();
         double amperes = measured.drop().value() / ohms / measured.tubes();
         ErrorBudget errors =
@@ -141,7 +143,7 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
                                 .errors()
                                 .times(seen.perTube().value() / value)
                                 .and(errors.times(-carried * amperes / value)));
-        Estimate cathode = seen.kind() == Seen.Kind.CATHODE ? seen.perTube() : plate.plus(screen);
+        Estimate cathode = seen.kind() == SensedCurrent.Kind.CATHODE ? seen.perTube() : plate.plus(screen);
         findings.formula(() -> new Formula(
                 "Screen current",
                 "Ig2 = V(Rg2) / Rg2" + (measured.tubes() > 1 ? " / N" : ""),

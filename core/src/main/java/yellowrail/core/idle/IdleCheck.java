@@ -3,9 +3,8 @@ package yellowrail.core.idle;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.amp.HalfPrimary;
-import yellowrail.core.amp.Seen;
-import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
@@ -26,7 +25,6 @@ import yellowrail.core.tube.Ratings;
  */
 public final class IdleCheck {
     /** Copper 30 °C warmer than when its resistance was measured. */
-    private static final double WARM_COPPER_EFFECT = 0.12;
     /** How far below the highest permitted idle counts as as hot as the limits permit, share of the rating. */
     static final double PERMITTED_WINDOW = 0.05;
     /** A last digit above this share of the reading is coarse. */
@@ -51,7 +49,7 @@ public final class IdleCheck {
                             ? "The tube type is missing: there is no rating to compare with."
                             : "No plate rating is known for this type: enter it from the maker's sheet.");
         }
-        Optional<Seen.Current> seen = see(question, findings);
+        Optional<SensedCurrent.Current> seen = see(question, findings);
         Optional<CurrentSplit> split = seen.flatMap(s -> CurrentSplit.of(question, s, findings));
         Optional<Estimate> vpk = new PlateVoltage(question, findings).find(seen, split.map(CurrentSplit::plate));
         Optional<Estimate> watts = split.flatMap(s -> vpk.map(v -> v.times(s.plate())));
@@ -119,7 +117,7 @@ public final class IdleCheck {
             List<Window> windows,
             Findings findings,
             Ratings ratings,
-            Seen.Current seen,
+            SensedCurrent.Current seen,
             CurrentSplit split,
             Estimate vpk,
             Estimate watts,
@@ -222,7 +220,7 @@ public final class IdleCheck {
                                 + " band: type every digit the meter shows, zeros included."));
     }
 
-    private static Optional<Seen.Current> see(IdleQuestion question, Findings findings) {
+    private static Optional<SensedCurrent.Current> see(IdleQuestion question, Findings findings) {
         if (question.reading().isEmpty()) {
             findings.needs("meter reading", "The meter reading is missing: without a current there are no watts.");
             return Optional.empty();
@@ -230,36 +228,33 @@ public final class IdleCheck {
         if (question.reading().get().value() < 0) {
             findings.needs(
                     "current reading",
-                    question.method().see(question.reading().get(), question.meter()) instanceof Seen.Nothing nothing
+                    question.method().see(question.reading().get(), question.meter())
+                                    instanceof SensedCurrent.Nothing nothing
                             ? sentence(nothing.reason())
                             : "A current cannot be below zero: are the leads swapped?");
             return Optional.empty();
         }
-        Seen seen = question.method().see(question.reading().get(), question.meter());
-        if (seen instanceof Seen.Nothing nothing) {
+        SensedCurrent seen = question.method().see(question.reading().get(), question.meter());
+        if (seen instanceof SensedCurrent.Nothing nothing) {
             findings.needs("current reading", sentence(nothing.reason()));
             return Optional.empty();
         }
-        Seen.Current current = (Seen.Current) seen;
+        SensedCurrent.Current current = (SensedCurrent.Current) seen;
         findings.formula(() -> new Formula(
-                current.kind() == Seen.Kind.CATHODE ? "Cathode current" : "Current seen",
+                current.kind() == SensedCurrent.Kind.CATHODE ? "Cathode current" : "Current seen",
                 current.symbols(),
                 current.numbers(),
                 Show.si(current.perTube().value(), Unit.AMPERE)));
         findings.notes.addAll(current.notes());
-        if (question.method() instanceof HalfPrimary winding
-                && winding.warmerBy().isEmpty()) {
-            findings.lacks(
-                    "winding temperature",
-                    WARM_COPPER_EFFECT,
-                    "The winding's temperature is not known: warm copper reads high, about 4 % for each 10 °C.",
-                    false);
+        question.method().notKnown().ifPresent(n -> {
+            findings.lacks(n.what(), n.effect(), n.sentence(), false);
             findings.upperBound = true;
-        }
+        });
         return Optional.of(current);
     }
 
-    private static void meanOnly(IdleQuestion question, Seen.Current seen, double judgedMean, Findings findings) {
+    private static void meanOnly(
+            IdleQuestion question, SensedCurrent.Current seen, double judgedMean, Findings findings) {
         String toCeiling = judgedMean > 0 && judgedMean < question.ceiling()
                 ? " The ceiling is reached once one tube draws "
                         + Show.significant(100 * (question.ceiling() / judgedMean - 1), 2) + " % more than the mean."

@@ -1,7 +1,7 @@
 package yellowrail.core.idle;
 
 import java.util.Optional;
-import yellowrail.core.amp.SensingMethod;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Target;

@@ -2,9 +2,8 @@ package yellowrail.core.idle;
 
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Seen;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SupplyResistor;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
@@ -27,7 +26,7 @@ final class PlateVoltage {
         this.findings = findings;
     }
 
-    Optional<Estimate> find(Optional<Seen.Current> seen, Optional<Estimate> plateAmperes) {
+    Optional<Estimate> find(Optional<SensedCurrent.Current> seen, Optional<Estimate> plateAmperes) {
         PlateVolts plate = question.plate();
         if (plate.volts().isEmpty()) {
             findings.needs("plate volts", "Plate volts are missing: without them there are no watts.");
@@ -57,7 +56,8 @@ final class PlateVoltage {
         return toChassis(volts, seen, plateAmperes);
     }
 
-    private Optional<Estimate> toChassis(Typed volts, Optional<Seen.Current> seen, Optional<Estimate> plateAmperes) {
+    private Optional<Estimate> toChassis(
+            Typed volts, Optional<SensedCurrent.Current> seen, Optional<Estimate> plateAmperes) {
         Optional<CathodeVolts> cathode = cathodeVolts(seen);
         double cathodeValue = cathode.map(CathodeVolts::volts).orElse(0.0);
         double winding = windingDrop(plateAmperes);
@@ -91,7 +91,7 @@ final class PlateVoltage {
 
     private record CathodeVolts(double volts, ErrorBudget errors) {}
 
-    private Optional<CathodeVolts> cathodeVolts(Optional<Seen.Current> seen) {
+    private Optional<CathodeVolts> cathodeVolts(Optional<SensedCurrent.Current> seen) {
         PlateVolts plate = question.plate();
         if (plate.cathodeVolts().isPresent()) {
             Typed measured = plate.cathodeVolts().get();
@@ -106,14 +106,14 @@ final class PlateVoltage {
         if (dropIsCathode
                 && reading.isPresent()
                 && seen.isPresent()
-                && seen.get().kind() == Seen.Kind.CATHODE) {
+                && seen.get().kind() == SensedCurrent.Kind.CATHODE) {
             Typed drop = reading.get();
-            if (drop.unit() == Unit.VOLT && readsCathodePath(method)) {
+            if (drop.unit() == Unit.VOLT && method.readsCathodePath()) {
                 return Optional.of(new CathodeVolts(
                         drop.value(), error(SensingMethod.CURRENT_READING, drop, drop.value(), question.meter())));
             }
             if (method.tellsCathodeVolts() && drop.unit() == Unit.AMPERE) {
-                double derived = method.readingAt(new yellowrail.core.amp.TubeCurrents(
+                double derived = method.readingAt(new yellowrail.core.amp.sensing.TubeCurrents(
                                 seen.get().perTube().value(), 0))
                         .orElse(0);
                 return Optional.of(
@@ -130,11 +130,6 @@ final class PlateVoltage {
             findings.upperBound = true;
         }
         return Optional.empty();
-    }
-
-    /** Methods whose reading is the drop between cathode and chassis. */
-    static boolean readsCathodePath(SensingMethod method) {
-        return method.element().isPresent() && !(method instanceof SupplyResistor);
     }
 
     private double windingDrop(Optional<Estimate> plateAmperes) {

@@ -1,13 +1,13 @@
 package yellowrail.core.idle;
 
 import java.util.Optional;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeKind;
 
 /** Puts the point together that is judged: screen volts from the cathode, and the hottest tube of a stated spread. */

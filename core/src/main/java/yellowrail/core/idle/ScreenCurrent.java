@@ -1,6 +1,6 @@
 package yellowrail.core.idle;
 
-import yellowrail.core.amp.SenseResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.reading.Typed;
 
 /** Where the screen current comes from. */

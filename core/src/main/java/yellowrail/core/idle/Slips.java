@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Show;
@@ -62,7 +62,7 @@ public final class Slips {
     static List<Slip> find(
             IdleQuestion question,
             Ratings ratings,
-            Seen.Current seen,
+            SensedCurrent.Current seen,
             Optional<Estimate> vpk,
             Optional<Estimate> share) {
         List<Slip> slips = new ArrayList<>();
@@ -109,7 +109,7 @@ public final class Slips {
      */
     public static Optional<Slip> current(
             Typed reading,
-            Seen.Current seen,
+            SensedCurrent.Current seen,
             Optional<TubeType> type,
             Optional<Ratings> ratings,
             Optional<Double> plateVolts,
@@ -155,14 +155,14 @@ public final class Slips {
         return ratio < 32 ? "ten times" : ratio < 320 ? "a hundred times" : "a thousand times";
     }
 
-    private static String wouldBe(Typed choice, Typed reading, double each, Seen.Current seen) {
+    private static String wouldBe(Typed choice, Typed reading, double each, SensedCurrent.Current seen) {
         double amperes = each * choice.value() / reading.value();
         return reading.unit() == Unit.AMPERE && seen.tubes() == 1
                 ? choice.echo()
                 : choice.echo() + ", which is " + Show.si(amperes, Unit.AMPERE, 3);
     }
 
-    private static Optional<String> sharedBy(Seen.Current seen, double ratio) {
+    private static Optional<String> sharedBy(SensedCurrent.Current seen, double ratio) {
         for (int tubes : List.of(2, 4)) {
             double each = ratio / tubes;
             if (each > 0.5 && each < 1.5) {

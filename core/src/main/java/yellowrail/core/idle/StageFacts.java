@@ -3,8 +3,8 @@ package yellowrail.core.idle;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Profiles;
@@ -94,11 +94,11 @@ final class TargetReadings {
     /** A maker's figure as a window of ±5 % about what it means in watts here; empty when the method gives no current. */
     static Optional<Window> meaning(
             IdleQuestion question, Target.MakersFigure figure, double ratedWatts, Estimate vpk, CurrentSplit split) {
-        if (!(question.method().see(figure.reading(), question.meter()) instanceof Seen.Current asked)
+        if (!(question.method().see(figure.reading(), question.meter()) instanceof SensedCurrent.Current asked)
                 || !(question.reading()
                                 .map(r -> question.method().see(r, question.meter()))
                                 .orElse(null)
-                        instanceof Seen.Current now)
+                        instanceof SensedCurrent.Current now)
                 || !(now.perTube().value() > 0)
                 || !(asked.perTube().value() > 0)) {
             return Optional.empty();

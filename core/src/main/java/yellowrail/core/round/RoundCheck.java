@@ -9,12 +9,12 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.idle.Circumstances;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
@@ -155,8 +155,9 @@ public final class RoundCheck {
         if (cathode.isPresent()) {
             plate = plate.withCathode(cathode.get());
         }
-        if (group.method() instanceof yellowrail.core.amp.HalfPrimary winding) {
-            plate = plate.withHalfPrimary(winding.coldOhms(), amp.tubesOnSideOf(socket));
+        Optional<Typed> winding = group.method().halfPrimaryOhms();
+        if (winding.isPresent()) {
+            plate = plate.withHalfPrimary(winding.get(), amp.tubesOnSideOf(socket));
         }
         return plate;
     }
@@ -257,7 +258,7 @@ public final class RoundCheck {
             Typed point = readings.points().get(group.name());
             if (group.shared()
                     && point != null
-                    && group.method().see(point, readings.meter()) instanceof Seen.Current seen) {
+                    && group.method().see(point, readings.meter()) instanceof SensedCurrent.Current seen) {
                 List<SocketAnswer> alone = sockets.stream()
                         .filter(s -> group.sockets().contains(s.socket().name())
                                 && readings.individual().containsKey(s.socket().name()))

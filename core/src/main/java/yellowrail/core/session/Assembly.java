@@ -9,13 +9,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.Remeasured;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundReadings;
+import yellowrail.core.session.events.Aimed;
 
 /** Puts readings together for judging: currents as given, with the volts that were read near them and how near. */
 final class Assembly {
@@ -49,7 +49,10 @@ final class Assembly {
         return session.plan().amp().groups().stream()
                 .map(g -> session.last(Quantity.SENSE_OHMS, g.name())
                         .or(() -> session.last(Quantity.HALF_PRIMARY_OHMS, g.name()))
-                        .map(r -> new SenseGroup(g.name(), g.sockets(), Remeasured.with(g.method(), r.typed())))
+                        .map(r -> new SenseGroup(
+                                g.name(),
+                                g.sockets(),
+                                g.method().remeasured(r.typed()).orElse(g.method())))
                         .orElse(g))
                 .toList();
     }
@@ -73,7 +76,7 @@ final class Assembly {
                 a.transformers(),
                 a.quirks(),
                 a.makersFigure(),
-                session.aim().map(Event.Aimed::target).orElse(a.target()),
+                session.aim().map(Aimed::target).orElse(a.target()),
                 a.judgeBy(),
                 a.ceiling());
     }

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.soak.Drift;
 import yellowrail.core.soak.Sample;
@@ -126,10 +126,11 @@ public final class Curves {
     }
 
     private static Optional<Double> amperes(Session session, Quantity quantity, SenseGroup group, Taken reading) {
-        Seen seen = quantity == Quantity.INDIVIDUAL
+        SensedCurrent seen = quantity == Quantity.INDIVIDUAL
                 ? ADAPTOR.see(reading.typed(), session.plan().meter())
                 : group.method().see(reading.typed(), session.plan().meter());
-        return seen instanceof Seen.Current current && current.perTube().value() > 0
+        return seen instanceof SensedCurrent.Current current
+                        && current.perTube().value() > 0
                 ? Optional.of(current.perTube().value())
                 : Optional.empty();
     }
@@ -145,7 +146,7 @@ public final class Curves {
     }
 
     /** A sense point's curves in the power-ons of the present setting, oldest first. */
-    List<Curve> ofSetting(String point) {
+    public List<Curve> ofSetting(String point) {
         int setting = session.context().setting();
         return all.stream()
                 .filter(c -> c.point().equals(point)

@@ -2,6 +2,8 @@ package yellowrail.core.session;
 
 import java.util.HashMap;
 import java.util.Map;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Read;
 
 /** When each device last entered something: tells what arrives late, and a clock that was set back. */
 final class DeviceClocks {
@@ -19,7 +21,7 @@ final class DeviceClocks {
      * cross another entry on its way.
      */
     boolean late(Entry entry) {
-        boolean exact = entry.event() instanceof Event.Declared || entry.event() instanceof Event.Read;
+        boolean exact = entry.event() instanceof Declared || entry.event() instanceof Read;
         long allowed = exact ? 0 : SLACK_MILLIS;
         return newest.entrySet().stream()
                 .anyMatch(e -> !e.getKey().equals(entry.device()) && e.getValue() > entry.at() + allowed);

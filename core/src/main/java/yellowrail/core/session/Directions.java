@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Turned;
 
 /**
  * Which turn of each control is hotter: as declared with the tubes out, and as shown by currents before and after a turn
@@ -25,7 +27,7 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
         List<String> verified = new ArrayList<>();
         List<String> conflicts = new ArrayList<>();
         for (int i = 0; i < session.entries().size(); i++) {
-            if (session.entries().get(i).event() instanceof Event.Turned turned
+            if (session.entries().get(i).event() instanceof Turned turned
                     && turned.way().isPresent()) {
                 int index = i;
                 Optional<Control> control = session.controls().stream()
@@ -53,7 +55,7 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
     }
 
     /** From the last current before this turn and the first after it, if no other turn of the control lies between. */
-    private static Optional<Control.Direction> shown(Session session, Control control, int index, Event.Way way) {
+    private static Optional<Control.Direction> shown(Session session, Control control, int index, Turned.Way way) {
         String point = session.plan().amp().groupOf(control.sockets().get(0)).name();
         Optional<Taken> before = near(session, control, point, index, -1);
         Optional<Taken> after = near(session, control, point, index, 1);
@@ -68,17 +70,17 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
         }
         boolean hotter = change > 0;
         return Optional.of(
-                hotter == (way == Event.Way.CW) ? Control.Direction.CW_HOTTER : Control.Direction.CCW_HOTTER);
+                hotter == (way == Turned.Way.CW) ? Control.Direction.CW_HOTTER : Control.Direction.CCW_HOTTER);
     }
 
     private static Optional<Taken> near(Session session, Control control, String point, int index, int step) {
         List<Entry> entries = session.entries();
         for (int i = index + step; i >= 0 && i < entries.size(); i += step) {
             Event event = entries.get(i).event();
-            if (event instanceof Event.Turned turned && turned.control().equals(control.name())) {
+            if (event instanceof Turned turned && turned.control().equals(control.name())) {
                 return Optional.empty();
             }
-            if (event instanceof Event.Read read
+            if (event instanceof Read read
                     && read.quantity() == Quantity.CURRENT
                     && read.point().equals(point)
                     && !session.superseded(entries.get(i).id())) {

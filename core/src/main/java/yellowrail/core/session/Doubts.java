@@ -5,17 +5,18 @@ import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Seen;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SensingMethod;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.SocketAdaptor;
+import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.idle.Slips;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Read;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
@@ -32,7 +33,7 @@ public final class Doubts {
     private final Typed typed;
     private final String supersedes;
 
-    private Doubts(Session session, Map<String, TubeType> types, Event.Read read) {
+    private Doubts(Session session, Map<String, TubeType> types, Read read) {
         this.session = session;
         this.amp = Assembly.amp(session);
         this.types = types;
@@ -46,7 +47,7 @@ public final class Doubts {
      * @param types tube types by designation
      * @param field what the point takes
      */
-    public static Optional<Slip> of(Session session, Map<String, TubeType> types, Event.Read read, Field field) {
+    public static Optional<Slip> of(Session session, Map<String, TubeType> types, Read read, Field field) {
         Doubts doubts = new Doubts(session, types, read);
         return doubts.ofQuantity()
                 .filter(Slip::asks)
@@ -92,7 +93,7 @@ public final class Doubts {
     }
 
     private Optional<Slip> current(SensingMethod method) {
-        if (!(method.see(typed, session.plan().meter()) instanceof Seen.Current seen)) {
+        if (!(method.see(typed, session.plan().meter()) instanceof SensedCurrent.Current seen)) {
             return Optional.empty();
         }
         String socket =

@@ -58,7 +58,7 @@ public record Finding(
     }
 
     /** Whether a key names a kind of finding and something this amp has. */
-    static boolean known(Session session, String key) {
+    public static boolean known(Session session, String key) {
         int slash = key.indexOf('/');
         if (slash < 0) {
             return false;

@@ -13,6 +13,12 @@ import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Show;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.events.CauseFound;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.Turned;
 import yellowrail.core.soak.Drift;
 import yellowrail.core.soak.Sample;
 import yellowrail.core.soak.SwapTest;
@@ -75,9 +81,9 @@ public final class FindingList {
     private Optional<String> causeFound(String key, long since) {
         return session.entries().stream()
                 .filter(e -> e.at() >= since
-                        && e.event() instanceof Event.CauseFound f
+                        && e.event() instanceof CauseFound f
                         && f.finding().equals(key))
-                .map(e -> ((Event.CauseFound) e.event()).fact())
+                .map(e -> ((CauseFound) e.event()).fact())
                 .reduce((a, b) -> b);
     }
 
@@ -117,8 +123,8 @@ public final class FindingList {
             Optional<String> fact = session.takenBack(stop) && stop.what().isBlank()
                     ? Optional.of("taken back at once as pressed by mistake")
                     : session.entries().stream()
-                            .filter(e -> e.at() >= stop.at() && e.event() instanceof Event.Resumed)
-                            .map(e -> ((Event.Resumed) e.event()).found())
+                            .filter(e -> e.at() >= stop.at() && e.event() instanceof Resumed)
+                            .map(e -> ((Resumed) e.event()).found())
                             .findFirst();
             add(fact.or(() -> causeFound(finding.key(), stop.at()))
                     .map(finding::closed)
@@ -289,15 +295,15 @@ public final class FindingList {
     }
 
     private boolean changes(Event event, String socket) {
-        if (event instanceof Event.Turned turned) {
+        if (event instanceof Turned turned) {
             return session.controls().stream()
                     .anyMatch(c ->
                             c.name().equals(turned.control()) && c.sockets().contains(socket));
         }
-        return event instanceof Event.Placed placed && placed.socket().equals(socket)
-                || event instanceof Event.Exchanged swap
+        return event instanceof Placed placed && placed.socket().equals(socket)
+                || event instanceof Exchanged swap
                         && (swap.socketA().equals(socket) || swap.socketB().equals(socket))
-                || event instanceof Event.Changed;
+                || event instanceof Changed;
     }
 
     /** What one round said twice and not alike; read again with all of it agreeing, it is answered. */

@@ -15,7 +15,6 @@ import yellowrail.core.adjust.SupplySag;
 import yellowrail.core.adjust.TubeNow;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.idle.Missing;
 import yellowrail.core.idle.Permitted;
@@ -339,7 +338,7 @@ public final class Judged {
         }
         SocketAnswer lead = worst.get();
         SenseGroup group = amp.groupOf(lead.socket().name());
-        Optional<Double> volts = group.method() instanceof CathodeResistor
+        Optional<Double> volts = group.method().tellsCathodeVolts()
                 ? lead.question().reading().map(r -> r.value())
                 : lead.question().plate().cathodeVolts().map(r -> r.value());
         Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);

@@ -6,17 +6,18 @@ import java.util.Optional;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.round.Quantity;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Drained;
 
 /** What hands, tubes and resistances wait for since off was declared. */
-final class LockRules {
+public final class LockRules {
     /** Capacitors recover part of their charge: the second reading comes this much later. */
     static final long SECOND_READING_MILLIS = 60_000;
 
     private final Session session;
     private final long now;
 
-    LockRules(Session session, long now) {
+    public LockRules(Session session, long now) {
         this.session = session;
         this.now = now;
     }
@@ -42,7 +43,7 @@ final class LockRules {
     private List<String> forHands() {
         List<String> missing = new ArrayList<>();
         off(missing);
-        preflight().stream().limit(1).forEach(missing::add);
+        BeforePower.preflight(session).stream().limit(1).forEach(missing::add);
         if (missing.isEmpty()) {
             drained(missing);
         }
@@ -50,7 +51,7 @@ final class LockRules {
     }
 
     /** What the stop wants where a lock is opened, or the amp is closed again. */
-    List<String> drained() {
+    public List<String> drained() {
         List<String> missing = new ArrayList<>();
         off(missing);
         if (missing.isEmpty()) {
@@ -60,14 +61,14 @@ final class LockRules {
     }
 
     /** Whether every node was read dead, and again a minute later. */
-    Optional<String> notDead() {
+    public Optional<String> notDead() {
         List<String> missing = new ArrayList<>();
         dead(session.plan().handsVolts(), missing);
         return missing.stream().findFirst();
     }
 
     private boolean closedChassis() {
-        return session.ticked(Check.CHASSIS_CLOSED, "");
+        return session.ticked(Drained.CHASSIS_CLOSED, "");
     }
 
     private void off(List<String> missing) {
@@ -85,9 +86,9 @@ final class LockRules {
     }
 
     private void drained(List<String> missing) {
-        confirmed(Check.STANDBY_PLAY, missing);
+        confirmed(Drained.STANDBY_PLAY, missing);
         dead(session.plan().handsVolts(), missing);
-        confirmed(Check.METER_PROVEN, missing);
+        confirmed(Drained.METER_PROVEN, missing);
     }
 
     private void dead(double limit, List<String> missing) {
@@ -118,7 +119,7 @@ final class LockRules {
         List<String> missing = new ArrayList<>();
         off(missing);
         if (missing.isEmpty()) {
-            confirmed(Check.STANDBY_PLAY, missing);
+            confirmed(Drained.STANDBY_PLAY, missing);
             cool(missing);
             if (now - session.context().offSince() < SECOND_READING_MILLIS) {
                 missing.add("Wait until one minute has passed since off was declared.");
@@ -128,7 +129,7 @@ final class LockRules {
     }
 
     private void cool(List<String> missing) {
-        if (!session.ticked(Check.TUBES_COOL, "")) {
+        if (!session.ticked(BeforePower.TUBES_COOL, "")) {
             missing.add("The tubes are not confirmed cool since power was last on.");
         }
     }
@@ -139,20 +140,18 @@ final class LockRules {
         }
     }
 
-    /** What the pre-flight still wants; cool tubes are asked for where tubes are moved. */
-    List<String> preflight() {
-        List<String> missing = new ArrayList<>();
-        for (Check check : Check.values()) {
-            boolean asked = check.stop() == Stop.BEFORE_POWER
-                    && check != Check.TUBES_COOL
-                    && !(check == Check.QUIRKS && session.plan().amp().quirks().isBlank());
-            if (asked) {
-                confirmed(check, missing);
-            }
-        }
-        if (session.last(Quantity.LOAD_OHMS, "").isEmpty()) {
-            missing.add("The load's ohms are not given.");
-        }
-        return missing;
+    /** Why something that is confirmed of an amp that is off may not be confirmed now; empty while it is off. */
+    public static Optional<String> ofOff(Session session, long now) {
+        return session.power(now) == Power.OFF
+                ? Optional.empty()
+                : Optional.of(
+                        "This is confirmed of an amp that is off: switch off, unplug and declare it first; the amp is declared "
+                                + session.power(now).words() + ".");
+    }
+
+    /** Why tubes stay where they are; empty while they may move. */
+    public static Optional<String> tubesLocked(Session session, long now) {
+        Locks locks = session.locks(now);
+        return locks.tubes() ? Optional.empty() : Optional.of("Tubes stay where they are. " + locks.tubesNext());
     }
 }

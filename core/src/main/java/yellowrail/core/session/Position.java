@@ -9,6 +9,7 @@ import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Band;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.events.CauseFound;
 import yellowrail.core.soak.Sample;
 import yellowrail.core.soak.Soak;
 import yellowrail.core.soak.Soak.Again;
@@ -23,7 +24,7 @@ import yellowrail.core.soak.SoakReading.MainsReading;
  * @param curve its own current over time
  * @param soak what the watch says
  */
-record Position(String socket, Curves.Curve curve, Soak soak) {
+public record Position(String socket, Curves.Curve curve, Soak soak) {
     /** Where nothing is known of the idle yet, share of the rating. */
     private static final double USUAL_IDLE = 0.6;
 
@@ -87,7 +88,7 @@ record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** How far a point was watched, whatever its level: what the stop itself wants. */
-    static Soak watched(Session session, Curves.Curve curve) {
+    public static Soak watched(Session session, Curves.Curve curve) {
         return Soak.of(
                 curve.point(),
                 curve.warmTaken().stream()
@@ -198,7 +199,7 @@ record Position(String socket, Curves.Curve curve, Soak soak) {
             change.since().ifPresent(at -> again.add(new Again(at, Soak.Why.CHANGED, change.sentence())));
         }
         for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Event.CauseFound found
+            if (entry.event() instanceof CauseFound found
                     && (found.finding().endsWith("/" + Finding.AMP)
                             || found.finding().endsWith("/" + socket)
                             || found.finding().endsWith("/" + curve.point()))) {

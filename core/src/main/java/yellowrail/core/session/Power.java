@@ -18,7 +18,7 @@ public enum Power {
     }
 
     /** "The amp is declared off and unplugged", or that its power is not declared. */
-    String sentence() {
+    public String sentence() {
         return this == UNDECLARED ? "The amp's power is not declared" : "The amp is declared " + words;
     }
 

@@ -1,10 +1,8 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
@@ -95,34 +93,16 @@ public record Proof(
                 again);
     }
 
-    /** What these stops want is looked at again: a reading taken back is missing, whatever was done before. */
-    private static final Set<Stop> READ_ANEW = EnumSet.of(Stop.BEFORE_POWER, Stop.MAINS);
-
     private static void stops(Session session, List<Want> wants) {
         for (Stop stop : session.stops()) {
             Mark mark = session.marks().get(stop);
-            boolean later = stop == Stop.SIGN_OFF;
-            // These say themselves what they want.
-            boolean told = stop == Stop.WARM_UP || stop == Stop.MEASURE || stop == Stop.SOAK;
             if (mark != null && !mark.done()) {
                 wants.add(Want.of(stop.words() + " was skipped: " + mark.reason() + "."));
-            } else if (!later && !told && (mark == null || READ_ANEW.contains(stop))) {
-                // Cool tubes are confirmed each time it is off, and asked for where they are moved.
-                List<String> missing = mark != null && stop == Stop.BEFORE_POWER
-                        ? new LockRules(session, session.lastAt()).preflight()
-                        : session.missing(stop, session.lastAt());
-                if (!missing.isEmpty()) {
-                    wants.add(Want.of(stop.words() + ": " + missing.get(0)));
-                }
+            } else {
+                stop.unproven(session, mark != null, session.lastAt()).stream()
+                        .findFirst()
+                        .ifPresent(first -> wants.add(Want.of(stop.words() + ": " + first)));
             }
-        }
-        boolean off = session.context().off() > 0
-                && !session.power(session.lastAt()).on()
-                && session.contradiction().isEmpty();
-        // Closing asks for it already.
-        if (!off && session.marks().containsKey(Stop.CLOSE)) {
-            wants.add(Want.of(
-                    session.power(session.lastAt()).sentence() + ": signing waits until it is off and unplugged."));
         }
         if (session.clockWentBack()) {
             wants.add(Want.of("A clock went back during the session: the times of the soak are not sure."));

@@ -13,7 +13,8 @@ import java.util.Set;
  * @param marks of the stops then
  * @param ticks then
  */
-record SafetyStop(String entry, long at, String what, Context before, Map<Stop, Mark> marks, Set<String> ticks) {
+record SafetyStop(
+        String entry, long at, String what, Context before, Map<Stop, Mark> marks, Map<Check, Set<String>> ticks) {
     /** So long it can be taken back by declaring the state that it interrupted. */
     static final long MISTAKE_MILLIS = 60_000;
 

@@ -2,10 +2,8 @@ package yellowrail.core.session;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +14,28 @@ import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Aimed;
+import yellowrail.core.session.events.BiasTold;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.ClosedUnsigned;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.DirectionSeen;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Moved;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.events.Voided;
+import yellowrail.core.session.stops.DrainAndClose;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Stops;
 
 /**
  * A session as the events so far have made it. Applying the same events gives the same state; whether an event may
@@ -28,9 +48,10 @@ public final class Session {
     private final Plan plan;
     private final List<Entry> entries = new ArrayList<>();
     private final List<Context> contexts = new ArrayList<>();
-    private final Map<Stop, Mark> marks = new EnumMap<>(Stop.class);
+    private final Rail rail;
+    private final Map<Stop, Mark> marks = new LinkedHashMap<>();
     private final List<Long> plays = new ArrayList<>();
-    private final Set<String> ticks = new LinkedHashSet<>();
+    private final Map<Check, Set<String>> ticks = new LinkedHashMap<>();
     private final List<Taken> readings = new ArrayList<>();
     private final List<Amendment> amendments = new ArrayList<>();
     private final Set<String> superseded = new HashSet<>();
@@ -40,19 +61,26 @@ public final class Session {
     private final List<Late> late = new ArrayList<>();
     private final List<SafetyStop> safetyStops = new ArrayList<>();
     private final Set<String> takenBack = new HashSet<>();
-    private Stop here = Stop.BEFORE_POWER;
+    private Stop here;
     private boolean tubesMoved;
     private boolean stopped;
     private boolean clockWentBack;
     private long lastAt;
     private Optional<Entry> contradiction = Optional.empty();
-    private Optional<Event.SignedOff> signed = Optional.empty();
-    private Optional<Event.ClosedUnsigned> closed = Optional.empty();
-    private Optional<Event.Aimed> aim = Optional.empty();
+    private Optional<SignedOff> signed = Optional.empty();
+    private Optional<ClosedUnsigned> closed = Optional.empty();
+    private Optional<Aimed> aim = Optional.empty();
     private Optional<BiasScheme> biasTold = Optional.empty();
 
     public Session(Plan plan) {
+        this(plan, Stops.RAIL);
+    }
+
+    /** @param rail the stops in bench order */
+    public Session(Plan plan, Rail rail) {
         this.plan = plan;
+        this.rail = rail;
+        this.here = rail.first();
         contexts.add(Context.BEGIN);
         tubes.putAll(plan.tubes());
     }
@@ -67,7 +95,7 @@ public final class Session {
     /** Why this event may not happen now, as a sentence; empty when it may. */
     public Optional<String> refusal(Entry entry) {
         return clocks.late(entry)
-                ? new LateRules(this, entry, lastAt).refusal()
+                ? entry.event().lateRefusal(new Rules(this, lastAt), new Rules(this, entry.at()))
                 : new Rules(this, entry.at()).refusal(entry.event());
     }
 
@@ -100,56 +128,56 @@ public final class Session {
 
     private void take(Entry entry, long at, boolean back) {
         Event event = entry.event();
-        if (event instanceof Event.Entered e) {
+        if (event instanceof Entered e) {
             markWhatIsDone(e.stop(), at);
             here = e.stop();
-            if (here == Stop.PLAY) {
+            if (here.plays()) {
                 plays.add(at);
             }
-        } else if (event instanceof Event.Skipped e) {
+        } else if (event instanceof Skipped e) {
             marks.put(e.stop(), new Mark(false, e.reason()));
-        } else if (event instanceof Event.Declared e) {
+        } else if (event instanceof Declared e) {
             declare(e.power(), at);
-        } else if (event instanceof Event.LimiterSet e) {
+        } else if (event instanceof LimiterSet e) {
             contexts.add(context().limited(at, e.inSeries()));
             if (e.inSeries()) {
-                ticks.remove(key(Check.LIMITER_OUT, ""));
+                ticks.remove(DrainAndClose.LIMITER_OUT);
             }
-        } else if (event instanceof Event.Ticked e) {
+        } else if (event instanceof Ticked e) {
             tick(e);
-        } else if (event instanceof Event.Read e) {
+        } else if (event instanceof Read e) {
             read(entry, e, back);
-        } else if (event instanceof Event.Voided e) {
+        } else if (event instanceof Voided e) {
             amend(e.reading(), Amendment.Kind.VOIDED, at, e.reason());
-        } else if (event instanceof Event.Moved e) {
+        } else if (event instanceof Moved e) {
             Taken old = amend(e.reading(), Amendment.Kind.MOVED, at, e.reason());
             insertAfter(old, replacing(old, entry.id(), e.point(), old.typed(), e.reason()));
-        } else if (event instanceof Event.Turned) {
+        } else if (event instanceof Turned) {
             contexts.add(context().reset(at));
-        } else if (event instanceof Event.DirectionSeen e) {
+        } else if (event instanceof DirectionSeen e) {
             directions.put(e.control(), e.direction());
-        } else if (event instanceof Event.Placed e) {
+        } else if (event instanceof Placed e) {
             tubes.put(e.socket(), e.tube());
             moved(at);
-        } else if (event instanceof Event.Exchanged e) {
+        } else if (event instanceof Exchanged e) {
             String a = tube(e.socketA());
             tubes.put(e.socketA(), tube(e.socketB()));
             tubes.put(e.socketB(), a);
             moved(at);
-        } else if (event instanceof Event.Changed) {
-            ticks.remove(key(Check.CHASSIS_CLOSED, ""));
+        } else if (event instanceof Changed) {
+            ticks.remove(Drained.CHASSIS_CLOSED);
             afresh(at);
-        } else if (event instanceof Event.Aimed e) {
+        } else if (event instanceof Aimed e) {
             aim = Optional.of(e);
-        } else if (event instanceof Event.BiasTold e) {
+        } else if (event instanceof BiasTold e) {
             biasTold = Optional.of(e.bias());
-        } else if (event instanceof Event.EmergencyStop e) {
+        } else if (event instanceof EmergencyStop e) {
             stop(entry, e, at);
-        } else if (event instanceof Event.Resumed) {
+        } else if (event instanceof Resumed) {
             stopped = false;
-        } else if (event instanceof Event.SignedOff e) {
+        } else if (event instanceof SignedOff e) {
             signed = Optional.of(e);
-        } else if (event instanceof Event.ClosedUnsigned e) {
+        } else if (event instanceof ClosedUnsigned e) {
             closed = Optional.of(e);
         }
     }
@@ -160,18 +188,16 @@ public final class Session {
      */
     private Late.Effect takeLate(Entry entry) {
         Event event = entry.event();
-        boolean power = event instanceof Event.Declared d && d.power().on()
-                || event instanceof Event.Read r && SignOfPower.in(r);
-        if (event instanceof Event.Read read) {
+        boolean power = event instanceof Declared d && d.power().on() || event instanceof Read r && SignOfPower.in(r);
+        if (event instanceof Read read) {
             read(entry, read, false);
         }
         if (power && againstOff(entry.at())) {
             contradict(entry, lastAt);
             return Late.Effect.CLOSED;
         }
-        boolean applies =
-                event instanceof Event.Read read ? !read.supersedes().isEmpty() : LateRules.appliesNow(this, entry);
-        if (applies && !(event instanceof Event.Read)) {
+        boolean applies = event.countsLate(this, entry.at());
+        if (applies && !(event instanceof Read)) {
             take(entry, lastAt, false);
         }
         return applies ? Late.Effect.APPLIED : Late.Effect.FILED;
@@ -199,33 +225,36 @@ public final class Session {
         }
         contradiction = Optional.empty();
         if (power.on()) {
-            for (Stop done : List.of(Stop.BEFORE_POWER, Stop.DRAINED)) {
-                markIfDone(done, at);
+            for (Stop before : stops()) {
+                if (before.powered()) {
+                    break;
+                }
+                markIfDone(before, at);
             }
             contexts.add(context().powered(at, power));
             forgetOff();
-            againFrom(Stop.WARM_UP);
+            doAgain();
         } else {
             contexts.add(context().powered(at, power));
-            ticks.remove(key(Check.METER_PROVEN, ""));
-            ticks.remove(key(Check.STANDBY_PLAY, ""));
-            ticks.remove(key(Check.CHASSIS_CLOSED, ""));
-            marks.remove(Stop.WARM_UP);
+            forgetOff();
+            marks.keySet().removeIf(Stop::endsWithPower);
         }
     }
 
     /** What was confirmed of the amp while it was off holds no longer. */
     private void forgetOff() {
-        for (Check check : List.of(Check.TUBES_COOL, Check.METER_PROVEN, Check.STANDBY_PLAY, Check.CHASSIS_CLOSED)) {
-            ticks.remove(key(check, ""));
-        }
+        forget(Check.Holds.WHILE_OFF);
     }
 
-    private void stop(Entry entry, Event.EmergencyStop e, long at) {
+    private void forget(Check.Holds... ended) {
+        ticks.keySet().removeIf(c -> List.of(ended).contains(c.holds()));
+    }
+
+    private void stop(Entry entry, EmergencyStop e, long at) {
         if (stopped) {
             return;
         }
-        safetyStops.add(new SafetyStop(entry.id(), at, e.what(), context(), Map.copyOf(marks), Set.copyOf(ticks)));
+        safetyStops.add(new SafetyStop(entry.id(), at, e.what(), context(), Map.copyOf(marks), confirmed()));
         // Off is never inferred from it, and nothing that was read before counts as the present state.
         contexts.add(context().powered(at, Power.UNDECLARED));
         forgetOff();
@@ -238,34 +267,41 @@ public final class Session {
         marks.clear();
         marks.putAll(stop.marks());
         ticks.clear();
-        ticks.addAll(stop.ticks());
+        stop.ticks().forEach((check, points) -> ticks.put(check, new HashSet<>(points)));
         takenBack.add(stop.entry());
         stopped = false;
         // What was entered since then holds: a limiter put in, a confirmation taken back.
         boolean since = false;
         for (Entry entry : entries) {
-            if (since && entry.event() instanceof Event.LimiterSet limiter) {
+            if (since && entry.event() instanceof LimiterSet limiter) {
                 contexts.add(context().limited(at, limiter.inSeries()));
-            } else if (since && entry.event() instanceof Event.Ticked tick && !tick.done()) {
+            } else if (since && entry.event() instanceof Ticked tick && !tick.done()) {
                 tick(tick);
             }
             since |= entry.id().equals(stop.entry());
         }
     }
 
-    private void tick(Event.Ticked e) {
-        String key = key(e.check(), e.point());
+    private void tick(Ticked e) {
         if (e.done()) {
-            ticks.add(key);
+            ticks.computeIfAbsent(e.check(), c -> new HashSet<>()).add(e.point());
         } else {
-            ticks.remove(key);
-            if (e.check().stop() == Stop.BEFORE_POWER) {
-                marks.remove(Stop.BEFORE_POWER);
-            }
+            ticks.getOrDefault(e.check(), new HashSet<>()).remove(e.point());
+            rail.stopOf(e.check()).filter(Stop::reopens).ifPresent(marks::remove);
         }
     }
 
-    private void read(Entry entry, Event.Read e, boolean back) {
+    private Map<Check, Set<String>> confirmed() {
+        Map<Check, Set<String>> confirmed = new LinkedHashMap<>();
+        ticks.forEach((check, points) -> {
+            if (!points.isEmpty()) {
+                confirmed.put(check, Set.copyOf(points));
+            }
+        });
+        return confirmed;
+    }
+
+    private void read(Entry entry, Read e, boolean back) {
         if (!e.supersedes().isEmpty()) {
             Taken old = amend(e.supersedes(), Amendment.Kind.CORRECTED, entry.at(), e.reason());
             insertAfter(old, replacing(old, entry.id(), e.point(), e.typed(), e.reason()));
@@ -284,10 +320,10 @@ public final class Session {
         }
         readings.add(place, taken);
         if (e.quantity() == Quantity.RESIDUAL && Math.abs(e.typed().value()) > plan.handsVolts()) {
-            ticks.remove(key(Check.METER_PROVEN, ""));
+            ticks.remove(Drained.METER_PROVEN);
         }
         if (e.quantity() == Quantity.SENSE_OHMS || e.quantity() == Quantity.HALF_PRIMARY_OHMS) {
-            ticks.remove(key(Check.CHASSIS_CLOSED, ""));
+            ticks.remove(Drained.CHASSIS_CLOSED);
         }
     }
 
@@ -313,30 +349,27 @@ public final class Session {
 
     private void moved(long at) {
         tubesMoved = true;
-        ticks.remove(key(Check.KEYS, ""));
-        plan.amp().sockets().forEach(s -> ticks.remove(key(Check.GLOWS, s.name())));
+        forget(Check.Holds.UNTIL_TUBES_MOVE);
         afresh(at);
-        marks.remove(Stop.TUBES_IN);
+        marks.keySet().removeIf(Stop::ofTubes);
     }
 
     /** A changed amp is measured anew, and closed anew. */
     private void afresh(long at) {
         contexts.add(context().reset(at));
-        ticks.remove(key(Check.RESTORED, ""));
-        ticks.remove(key(Check.CLAMPS, ""));
-        againFrom(Stop.WARM_UP);
+        forget(Check.Holds.UNTIL_CHANGED);
+        doAgain();
     }
 
-    /** What comes from this stop on has to be done again, skipped or done before. */
-    private void againFrom(Stop first) {
-        marks.entrySet().removeIf(m -> m.getKey().compareTo(first) >= 0);
-        ticks.remove(key(Check.GLOW_IDLE, ""));
-        ticks.remove(key(Check.GLOW_LOUD, ""));
+    /** What was done or skipped for this setting has to be done again. */
+    private void doAgain() {
+        marks.keySet().removeIf(Stop::doneAgain);
+        forget(Check.Holds.OF_SETTING);
     }
 
     private void markWhatIsDone(Stop target, long at) {
         for (Stop stop : stops()) {
-            if (stop.compareTo(target) < 0) {
+            if (rail.isBefore(stop, target)) {
                 markIfDone(stop, at);
             }
         }
@@ -345,7 +378,7 @@ public final class Session {
     private void markIfDone(Stop stop, long at) {
         if (stops().contains(stop)
                 && !marks.containsKey(stop)
-                && new Needs(this, at).missing(stop).isEmpty()) {
+                && stop.missing(this, at).isEmpty()) {
             marks.put(stop, Mark.DONE);
         }
     }
@@ -353,7 +386,7 @@ public final class Session {
     /** A stop that was skipped and then done after all is done. */
     private void redeem(long at) {
         Mark mark = marks.get(here);
-        if (mark != null && !mark.done() && new Needs(this, at).missing(here).isEmpty()) {
+        if (mark != null && !mark.done() && here.missing(this, at).isEmpty()) {
             marks.put(here, Mark.DONE);
         }
     }
@@ -372,7 +405,7 @@ public final class Session {
         return contexts.get(Math.min(1, contexts.size() - 1));
     }
 
-    Power powerFor(long at) {
+    public Power powerFor(long at) {
         return forgotten(at) ? Power.UNDECLARED : contextAt(at, false).power();
     }
 
@@ -380,8 +413,9 @@ public final class Session {
         return !entries.isEmpty() && context().power() != Power.UNDECLARED && at - lastAt > FORGOTTEN_MILLIS;
     }
 
-    static String key(Check check, String point) {
-        return check + "/" + point;
+    /** Whether an event of this kind was made later than this. */
+    public boolean hasLater(Class<? extends Event> kind, long at) {
+        return entries.stream().anyMatch(e -> e.at() > at && kind.isInstance(e.event()));
     }
 
     // What the session is, for those who look.
@@ -413,15 +447,15 @@ public final class Session {
 
     /** The stops of this session, in order. */
     public List<Stop> stops() {
-        Set<Stop> stops = plan.purpose().stops(plan.amp());
-        if (tubesMoved) {
-            stops.add(Stop.TUBES_IN);
-        }
-        return List.copyOf(stops);
+        return rail.of(plan.purpose(), plan.amp(), tubesMoved);
+    }
+
+    public Rail rail() {
+        return rail;
     }
 
     public boolean ticked(Check check, String point) {
-        return ticks.contains(key(check, point));
+        return ticks.getOrDefault(check, Set.of()).contains(point);
     }
 
     public boolean stopped() {
@@ -432,12 +466,12 @@ public final class Session {
         return clockWentBack;
     }
 
-    public Optional<Event.SignedOff> signed() {
+    public Optional<SignedOff> signed() {
         return signed;
     }
 
     /** Why the session ended without a sheet; empty while it did not. */
-    public Optional<Event.ClosedUnsigned> closed() {
+    public Optional<ClosedUnsigned> closed() {
         return closed;
     }
 
@@ -502,7 +536,7 @@ public final class Session {
         return biasTold;
     }
 
-    public Optional<Event.Aimed> aim() {
+    public Optional<Aimed> aim() {
         return aim;
     }
 
@@ -529,7 +563,7 @@ public final class Session {
         return readings.stream().filter(r -> !superseded.contains(r.id())).toList();
     }
 
-    Optional<Taken> reading(String id) {
+    public Optional<Taken> reading(String id) {
         return readings.stream().filter(r -> r.id().equals(id)).findFirst();
     }
 
@@ -571,6 +605,13 @@ public final class Session {
                 : plan.amp().nodes();
     }
 
+    /** Why this names no socket of the amp; empty where it does. */
+    public Optional<String> noSocket(String name) {
+        return sockets().contains(name)
+                ? Optional.empty()
+                : Optional.of("This amp has no socket “" + name + "”; it has " + String.join(", ", sockets()) + ".");
+    }
+
     public List<String> sockets() {
         return plan.amp().sockets().stream().map(Socket::name).toList();
     }
@@ -599,7 +640,7 @@ public final class Session {
 
     /** What a stop still wants, one sentence each; empty when it is done. */
     public List<String> missing(Stop stop, long now) {
-        return new Needs(this, now).missing(stop);
+        return stop.missing(this, now);
     }
 
     /** All that replaying must bring back, for comparison. */
@@ -607,7 +648,7 @@ public final class Session {
         return List.of(
                 here,
                 Map.copyOf(marks),
-                Set.copyOf(ticks),
+                confirmed(),
                 List.copyOf(readings),
                 Set.copyOf(superseded),
                 Map.copyOf(tubes),

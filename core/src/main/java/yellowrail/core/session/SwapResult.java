@@ -3,6 +3,8 @@ package yellowrail.core.session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
 import yellowrail.core.soak.Drift;
 import yellowrail.core.soak.SwapTest;
 
@@ -20,7 +22,7 @@ public record SwapResult(long at, String from, String to, String tube, SwapTest 
         List<SwapResult> results = new ArrayList<>();
         List<Entry> entries = session.entries();
         for (int i = 0; i < entries.size(); i++) {
-            if (entries.get(i).event() instanceof Event.Exchanged swap) {
+            if (entries.get(i).event() instanceof Exchanged swap) {
                 of(session, swap, entries.get(i).at(), next(entries, i)).ifPresent(results::add);
             }
         }
@@ -30,13 +32,13 @@ public record SwapResult(long at, String from, String to, String tube, SwapTest 
     /** When tubes were next moved: what comes after says nothing of this exchange. */
     private static long next(List<Entry> entries, int i) {
         return entries.subList(i + 1, entries.size()).stream()
-                .filter(e -> e.event() instanceof Event.Exchanged || e.event() instanceof Event.Placed)
+                .filter(e -> e.event() instanceof Exchanged || e.event() instanceof Placed)
                 .mapToLong(Entry::at)
                 .min()
                 .orElse(Long.MAX_VALUE);
     }
 
-    private static Optional<SwapResult> of(Session session, Event.Exchanged swap, long at, long until) {
+    private static Optional<SwapResult> of(Session session, Exchanged swap, long at, long until) {
         Optional<Told> aBefore = told(session, swap.socketA(), Long.MIN_VALUE, at);
         Optional<Told> bBefore = told(session, swap.socketB(), Long.MIN_VALUE, at);
         Optional<Told> aAfter = told(session, swap.socketA(), at, until);

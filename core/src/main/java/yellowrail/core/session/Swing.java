@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.adjust.SwingTest;
 import yellowrail.core.round.Balance;
+import yellowrail.core.session.events.Turned;
 
 /** The mirror test of a balance control, from the rounds after its last turns one way and the other. */
 public final class Swing {
@@ -17,8 +18,8 @@ public final class Swing {
         if (balance.isEmpty()) {
             return Optional.empty();
         }
-        Optional<Balance> cw = after(session, judged, balance.get(), Event.Way.CW);
-        Optional<Balance> ccw = after(session, judged, balance.get(), Event.Way.CCW);
+        Optional<Balance> cw = after(session, judged, balance.get(), Turned.Way.CW);
+        Optional<Balance> ccw = after(session, judged, balance.get(), Turned.Way.CCW);
         if (cw.isEmpty() || ccw.isEmpty() || !usable(cw.get()) || !usable(ccw.get())) {
             return Optional.empty();
         }
@@ -32,13 +33,13 @@ public final class Swing {
     }
 
     /** The sides in the last round taken after the last turn this way and before the next turn of anything. */
-    private static Optional<Balance> after(Session session, Judged judged, Control control, Event.Way way) {
+    private static Optional<Balance> after(Session session, Judged judged, Control control, Turned.Way way) {
         List<Entry> entries = session.entries();
         int stretch = -1;
         Session soFar = new Session(session.plan());
         for (Entry entry : entries) {
             soFar.apply(entry);
-            if (entry.event() instanceof Event.Turned turned
+            if (entry.event() instanceof Turned turned
                     && turned.control().equals(control.name())
                     && turned.way().equals(Optional.of(way))) {
                 stretch = soFar.context().stretch();

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
 
 /** Which individual tube stood in which socket when: tubes keep their readings when they change places. */
 final class TubeHistory {
@@ -26,9 +28,9 @@ final class TubeHistory {
         long newest = Long.MIN_VALUE;
         for (Entry entry : session.entries()) {
             newest = Math.max(newest, entry.at());
-            if (entry.event() instanceof Event.Placed placed) {
+            if (entry.event() instanceof Placed placed) {
                 now.put(placed.socket(), placed.tube());
-            } else if (entry.event() instanceof Event.Exchanged swap) {
+            } else if (entry.event() instanceof Exchanged swap) {
                 String a = now.get(swap.socketA());
                 now.put(swap.socketA(), now.get(swap.socketB()));
                 now.put(swap.socketB(), a);

@@ -2,9 +2,9 @@ package yellowrail.core.stage;
 
 import java.util.List;
 import java.util.function.Supplier;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Show;
+import yellowrail.core.tube.Connection;
 
 /**
  * An output stage to be computed.

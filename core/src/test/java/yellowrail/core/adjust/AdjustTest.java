@@ -12,18 +12,18 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.reading.Band;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Connection;
 
 class AdjustTest {
     private static final Window AT_62 = new Window("story", 0.60, 0.64, "");

@@ -12,23 +12,23 @@ import org.junit.jupiter.api.Test;
 import yellowrail.core.Pinned;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SharedResistor;
 import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Connection;
 
 /** What is advised in three hundred seeded situations: every layout of controls, hot, cold, apart, with and without a supply. */
 class PlantedTurnsTest {

@@ -12,6 +12,16 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import yellowrail.core.amp.sensing.CombinedPoint;
+import yellowrail.core.amp.sensing.GridVoltsOnly;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.PanelMeter;
+import yellowrail.core.amp.sensing.PlateMilliamps;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SharedResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
+import yellowrail.core.amp.sensing.TubeCurrents;
 import yellowrail.core.idle.Circumstances;
 import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.PlateVolts;
@@ -20,6 +30,7 @@ import yellowrail.core.idle.StageFacts;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
+import yellowrail.core.tube.Connection;
 
 /** What a description may hold: the last value that is taken, and the first that is refused. */
 class RangesTest {
@@ -69,8 +80,8 @@ class RangesTest {
     static Stream<Range> ranges() {
         return Stream.of(
                 closed("other loads, A", 0, 1, v -> new CombinedPoint(one(), 2, v)),
-                closed("bridging meter, Ω", 0, 1e4, v -> new DirectMilliamps.Bridge(v, 90)),
-                above("bridged winding, Ω", 0, 1e4, v -> new DirectMilliamps.Bridge(8, v)),
+                closed("bridging meter, Ω", 0, 1e4, v -> new PlateMilliamps.Bridge(v, 90)),
+                above("bridged winding, Ω", 0, 1e4, v -> new PlateMilliamps.Bridge(8, v)),
                 above("half primary, Ω", 0, 10e3, v -> half(v, Optional.empty(), 0)),
                 closed("tap", 0, 1, v -> half(90, Optional.empty(), v)),
                 closed("warmer by, K", -20, 120, v -> half(90, Optional.of(v), 0)),

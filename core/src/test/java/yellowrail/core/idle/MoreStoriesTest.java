@@ -15,15 +15,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SharedResistor;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target;
+import yellowrail.core.tube.Connection;
 
 /** Further situations from the bench, each with the figure a builder would check by hand. */
 class MoreStoriesTest {

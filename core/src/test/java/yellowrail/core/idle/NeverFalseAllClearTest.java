@@ -12,22 +12,22 @@ import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.GridVoltsOnly;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.PanelMeter;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
-import yellowrail.core.amp.SocketAdaptor;
-import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.TubeCurrents;
+import yellowrail.core.amp.sensing.CathodeMilliamps;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.CombinedPoint;
+import yellowrail.core.amp.sensing.GridVoltsOnly;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.PanelMeter;
+import yellowrail.core.amp.sensing.PlateMilliamps;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SharedResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
+import yellowrail.core.amp.sensing.SupplyResistor;
+import yellowrail.core.amp.sensing.TubeCurrents;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Pairing;
@@ -35,6 +35,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
@@ -218,7 +219,7 @@ class NeverFalseAllClearTest {
         IdleAnswer answer = IdleCheck.answer(
                 IdleQuestion.of(
                                 triode,
-                                new DirectMilliamps(DirectMilliamps.Where.CATHODE, Optional.empty(), true),
+                                new CathodeMilliamps(),
                                 StoryTube.amperes(0.0700, 1e-4),
                                 PlateVolts.of(PlateVolts.Reference.CATHODE, Optional.of(volts(540, 1))))
                         .in(Circumstances.atMains(AT_NOMINAL)),
@@ -278,10 +279,9 @@ class NeverFalseAllClearTest {
                         connection,
                         random.nextDouble());
             case 6 ->
-                new DirectMilliamps(
-                        random.nextBoolean() ? DirectMilliamps.Where.CATHODE : DirectMilliamps.Where.PLATE,
-                        Optional.empty(),
-                        random.nextBoolean());
+                random.nextBoolean()
+                        ? new CathodeMilliamps()
+                        : new PlateMilliamps(Optional.empty(), random.nextBoolean());
             case 7 ->
                 new PanelMeter(
                         tubes,
@@ -392,7 +392,7 @@ class NeverFalseAllClearTest {
                     plate);
             IdleQuestion byPlate = IdleQuestion.of(
                     StoryTube.fixedPair(TWENTY),
-                    new DirectMilliamps(DirectMilliamps.Where.PLATE, Optional.empty(), true),
+                    new PlateMilliamps(Optional.empty(), true),
                     StoryTube.amperes(ik * 0.94, 1e-5),
                     plate);
             double one = IdleCheck.answer(byDrop, List.of())

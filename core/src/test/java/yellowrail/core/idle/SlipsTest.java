@@ -8,7 +8,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowrail.core.amp.Seen;
+import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Field;
@@ -31,9 +31,9 @@ class SlipsTest {
         return Typed.of(value, Unit.VOLT);
     }
 
-    private static Seen.Current seen(double amperes, int tubes) {
-        return new Seen.Current(
-                Seen.Kind.CATHODE, new Estimate(amperes, ErrorBudget.exact()), tubes, 0, "", "", List.of());
+    private static SensedCurrent.Current seen(double amperes, int tubes) {
+        return new SensedCurrent.Current(
+                SensedCurrent.Kind.CATHODE, new Estimate(amperes, ErrorBudget.exact()), tubes, 0, "", "", List.of());
     }
 
     private static void is(Optional<Slip> slip, String asked, String choices) {

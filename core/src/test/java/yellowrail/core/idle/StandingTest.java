@@ -8,10 +8,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.DirectMilliamps;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.CathodeMilliamps;
 import yellowrail.core.idle.LimitResult.At;
 import yellowrail.core.idle.LimitResult.Standing;
 import yellowrail.core.reading.ErrorBudget;
@@ -19,6 +18,7 @@ import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Connection;
 
 /** What lies exactly at an edge. */
 class StandingTest {
@@ -52,11 +52,7 @@ class StandingTest {
         PlateVolts volts = PlateVolts.of(PlateVolts.Reference.CATHODE, Optional.of(StoryTube.volts(400, 1e-9)));
         Typed reading = StoryTube.amperes(amperes, digit);
         return IdleCheck.answer(
-                IdleQuestion.of(
-                                stage,
-                                new DirectMilliamps(DirectMilliamps.Where.CATHODE, Optional.empty(), false),
-                                reading,
-                                volts)
+                IdleQuestion.of(stage, new CathodeMilliamps(), reading, volts)
                         .readBy(meter)
                         .with(new ScreenCurrent.NotCounted())
                         .in(Circumstances.atMains(new Mains(Optional.of(230.0), 230, 230, 230)))

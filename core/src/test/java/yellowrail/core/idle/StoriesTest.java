@@ -13,20 +13,20 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SharedResistor;
-import yellowrail.core.amp.SocketAdaptor;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.CathodeMilliamps;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SharedResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.TubeType;
 
@@ -187,7 +187,7 @@ class StoriesTest {
             }
         }
         // 29 mA each is expected to read 58.0 mV at the shared point.
-        assertThat(shared.readingAt(new yellowrail.core.amp.TubeCurrents(0.029, 0))
+        assertThat(shared.readingAt(new yellowrail.core.amp.sensing.TubeCurrents(0.029, 0))
                         .orElseThrow())
                 .isCloseTo(0.058, within(1e-9));
         // The hottest of a stated ±38 % spread is judged, not the mean.
@@ -228,7 +228,7 @@ class StoriesTest {
         TubeType type = StoryTube.type("T20", RatingSystem.DESIGN_CENTRE, 20, Optional.of(2.0), 12, 0);
         StageFacts triode = StageFacts.of(type, Topology.PUSH_PULL, Connection.TRIODE, BiasScheme.CATHODE);
         PlateVolts plate = PlateVolts.of(PlateVolts.Reference.CATHODE, Optional.of(volts(360, 1)));
-        DirectMilliamps method = new DirectMilliamps(DirectMilliamps.Where.CATHODE, Optional.empty(), true);
+        CathodeMilliamps method = new CathodeMilliamps();
         IdleAnswer answer = answer(IdleQuestion.of(triode, method, StoryTube.amperes(0.050, 1e-4), plate)
                 .readBy(EXACT)
                 .aimingAt(new Target.Window("own", 0.7, 0.9, "")));

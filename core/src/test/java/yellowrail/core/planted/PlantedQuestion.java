@@ -3,21 +3,21 @@ package yellowrail.core.planted;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.CombinedPoint;
-import yellowrail.core.amp.Connection;
-import yellowrail.core.amp.DirectMilliamps;
-import yellowrail.core.amp.GridVoltsOnly;
-import yellowrail.core.amp.HalfPrimary;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
-import yellowrail.core.amp.PanelMeter;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
-import yellowrail.core.amp.SocketAdaptor;
-import yellowrail.core.amp.SupplyResistor;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.amp.sensing.CathodeMilliamps;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.CombinedPoint;
+import yellowrail.core.amp.sensing.GridVoltsOnly;
+import yellowrail.core.amp.sensing.HalfPrimary;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.PanelMeter;
+import yellowrail.core.amp.sensing.PlateMilliamps;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SharedResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
+import yellowrail.core.amp.sensing.SupplyResistor;
 import yellowrail.core.idle.Circumstances;
 import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.PlateVolts;
@@ -34,6 +34,7 @@ import yellowrail.core.target.Profiles;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeType;
 
 /** Makes the core's question of a planted case. */
@@ -151,13 +152,12 @@ final class PlantedQuestion {
                         tubes,
                         connection,
                         connection == Connection.ULTRALINEAR ? number("tap", 40) / 100 : 0);
-            case "ma" -> new DirectMilliamps(DirectMilliamps.Where.CATHODE, Optional.empty(), true);
+            case "ma" -> new CathodeMilliamps();
             case "maplate" ->
-                new DirectMilliamps(
-                        DirectMilliamps.Where.PLATE,
+                new PlateMilliamps(
                         asked.get("rmeter").isEmpty()
                                 ? Optional.empty()
-                                : Optional.of(new DirectMilliamps.Bridge(number("rmeter", 0), number("r", 0))),
+                                : Optional.of(new PlateMilliamps.Bridge(number("rmeter", 0), number("r", 0))),
                         yes("ack"));
             case "panel" ->
                 new PanelMeter(

@@ -10,25 +10,33 @@ import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.CathodeResistor;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OwnResistor;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.SenseResistor;
-import yellowrail.core.amp.SensingMethod;
-import yellowrail.core.amp.SharedResistor;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.OwnResistor;
+import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.amp.sensing.SharedResistor;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.DrainAndClose;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Stops;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
@@ -160,13 +168,13 @@ final class Bench {
         return this;
     }
 
-    static Event.Read read(Quantity quantity, String point, double value) {
+    static Read read(Quantity quantity, String point, double value) {
         Unit unit = quantity.field().unit();
         if (quantity == Quantity.CURRENT) {
             unit = Unit.VOLT;
         }
         double digit = quantity == Quantity.CURRENT ? 1e-4 : quantity == Quantity.INDIVIDUAL ? 1e-5 : 0.1;
-        return Event.Read.of(quantity, point, new Typed(value + " " + unit.symbol(), value, unit, digit));
+        return Read.of(quantity, point, new Typed(value + " " + unit.symbol(), value, unit, digit));
     }
 
     Bench reads(Quantity quantity, String point, double value) {
@@ -175,36 +183,42 @@ final class Bench {
 
     Bench ticks(Check... checks) {
         for (Check check : checks) {
-            did(new Event.Ticked(check, "", true));
+            did(new Ticked(check, "", true));
         }
         return this;
     }
 
     Bench enters(Stop stop) {
-        return did(new Event.Entered(stop));
+        return did(new Entered(stop));
     }
 
     Bench preflight() {
-        did(new Event.Declared(Power.OFF));
-        ticks(Check.LOAD, Check.CONTROLS_DOWN, Check.QUIRKS, Check.ONE_HAND, Check.JEWELLERY, Check.TUBES_COOL);
+        did(new Declared(Power.OFF));
+        ticks(
+                BeforePower.LOAD,
+                BeforePower.CONTROLS_DOWN,
+                BeforePower.QUIRKS,
+                BeforePower.ONE_HAND,
+                BeforePower.JEWELLERY,
+                BeforePower.TUBES_COOL);
         return reads(Quantity.LOAD_OHMS, "", 8);
     }
 
     Bench drained() {
-        ticks(Check.STANDBY_PLAY);
+        ticks(Drained.STANDBY_PLAY);
         reads(Quantity.RESIDUAL, "reservoir", 0.6).reads(Quantity.RESIDUAL, "bias", 0.3);
         minutes(1.1);
         reads(Quantity.RESIDUAL, "reservoir", 0.9).reads(Quantity.RESIDUAL, "bias", 0.3);
-        return ticks(Check.METER_PROVEN);
+        return ticks(Drained.METER_PROVEN);
     }
 
     /** From the start to power on with the tubes in, by the shortest honest way of a yearly check. */
     Bench poweredUp() {
         return preflight()
-                .enters(Stop.DRAINED)
+                .enters(Stops.DRAINED)
                 .drained()
-                .enters(Stop.MAINS)
-                .did(new Event.Declared(Power.ON_TUBES_IN))
+                .enters(Stops.MAINS)
+                .did(new Declared(Power.ON_TUBES_IN))
                 .minutes(1)
                 .reads(Quantity.MAINS, "", 230)
                 .reads(Quantity.HEATER, "", 6.25);
@@ -220,11 +234,11 @@ final class Bench {
 
     /** Warm, in the window, and soaked for 35 minutes at these currents. */
     Bench soaked(double first, double second, double volts) {
-        enters(Stop.WARM_UP);
+        enters(Stops.WARM_UP);
         minutes(9).round(first, second, volts);
         minutes(6).round(first, second, volts);
-        enters(Stop.MEASURE);
-        enters(Stop.SOAK);
+        enters(Stops.MEASURE);
+        enters(Stops.SOAK);
         for (int i = 0; i < 4; i++) {
             minutes(9).reads(Quantity.MAINS, "", 230).round(first, second, volts);
         }
@@ -232,8 +246,8 @@ final class Bench {
     }
 
     Bench closed() {
-        enters(Stop.CLOSE).did(new Event.Declared(Power.OFF)).minutes(5).drained();
-        return ticks(Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
+        enters(Stops.CLOSE).did(new Declared(Power.OFF)).minutes(5).drained();
+        return ticks(DrainAndClose.RESTORED, DrainAndClose.LIMITER_OUT, DrainAndClose.CLAMPS);
     }
 
     Judged judged() {

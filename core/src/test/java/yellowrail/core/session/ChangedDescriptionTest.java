@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.stops.Play;
+import yellowrail.core.session.stops.Stops;
 
 /** A description that becomes another one during a session: a soak counts from then on, and the sheet says so. */
 class ChangedDescriptionTest {
@@ -23,8 +25,8 @@ class ChangedDescriptionTest {
     private static Bench evening() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
         return bench.soaked(31.2, 31.2, 398)
-                .enters(Stop.PLAY)
-                .ticks(Check.GLOW_IDLE, Check.GLOW_LOUD)
+                .enters(Stops.PLAY)
+                .ticks(Play.GLOW_IDLE, Play.GLOW_LOUD)
                 .closed();
     }
 

@@ -17,6 +17,12 @@ import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.Stops;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -27,7 +33,7 @@ class DoubtsTest {
         return Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
     }
 
-    private static Optional<Slip> doubt(Bench bench, Event.Read read) {
+    private static Optional<Slip> doubt(Bench bench, Read read) {
         return Doubts.of(
                 bench.session,
                 bench.standards.types(),
@@ -89,14 +95,14 @@ class DoubtsTest {
         assertThat(question(bench, Quantity.SCREEN, "V1", 39)).startsWith("390 V|Screen volts of 39.0 V beside 398 V");
         bench.reads(Quantity.PLATE, "V1", 130);
         assertThat(question(bench, Quantity.SCREEN, "V1", 39)).isEqualTo("taken");
-        bench.did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_IN));
+        bench.did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_IN));
         assertThat(question(bench, Quantity.SCREEN, "V2", 39)).isEqualTo("taken");
     }
 
     @Test
     void behindALimiterOrOnAMainsTurnedDownLowVoltsAreNoSlip() {
         Bench limited = on();
-        limited.did(new Event.LimiterSet(true));
+        limited.did(new LimiterSet(true));
         assertThat(question(limited, Quantity.PLATE, "V1", 60)).isEqualTo("taken");
         assertThat(question(limited, Quantity.MAINS, "", 90)).isEqualTo("taken");
         assertThat(question(limited, Quantity.UNLOADED, "reservoir", 60)).isEqualTo("taken");
@@ -104,7 +110,7 @@ class DoubtsTest {
         assertThat(question(lowest, Quantity.PLATE, "V1", 60)).contains("far from");
         Bench down = on().reads(Quantity.MAINS, "", 219);
         assertThat(question(down, Quantity.PLATE, "V1", 60)).isEqualTo("taken");
-        down.did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_IN));
+        down.did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_IN));
         assertThat(question(down, Quantity.PLATE, "V1", 60)).contains("far from");
     }
 
@@ -121,7 +127,7 @@ class DoubtsTest {
         String asked = question(bench, quantity, point, now);
         assertThat(asked).contains("beside").contains("read there before in this setting");
         assertThat(question(bench, quantity, "V2", now)).isNotEqualTo(asked);
-        bench.did(new Event.Turned("V1 control", Optional.empty(), ""));
+        bench.did(new Turned("V1 control", Optional.empty(), ""));
         assertThat(question(bench, quantity, point, now)).doesNotContain("before in this setting");
     }
 
@@ -139,9 +145,9 @@ class DoubtsTest {
         Bench bench = on().reads(Quantity.CURRENT, "V1", 0.031);
         String id = bench.session.last(Quantity.CURRENT, "V1").orElseThrow().id();
         Typed typed = new Typed("310 mV", 0.31, Unit.VOLT, 1e-3);
-        assertThat(doubt(bench, new Event.Read(Quantity.CURRENT, "V1", typed, id, "range")))
+        assertThat(doubt(bench, new Read(Quantity.CURRENT, "V1", typed, id, "range")))
                 .isEmpty();
-        assertThat(doubt(bench, new Event.Read(Quantity.CURRENT, "V1", typed, "other", "range")))
+        assertThat(doubt(bench, new Read(Quantity.CURRENT, "V1", typed, "other", "range")))
                 .isPresent();
     }
 
@@ -170,12 +176,12 @@ class DoubtsTest {
                         Optional.of(6.3)),
                 Purpose.NEW_TUBES,
                 Meter.FINE));
-        bench.preflight().did(new Event.Skipped(Stop.DRAINED, "adaptors")).did(new Event.Declared(Power.ON_TUBES_OUT));
+        bench.preflight().did(new Skipped(Stops.DRAINED, "adaptors")).did(new Declared(Power.ON_TUBES_OUT));
         bench.reads(Quantity.UNLOADED, "reservoir", 440);
         assertThat(question(bench, Quantity.UNLOADED, "screens", 430)).isEqualTo("taken");
         assertThat(question(bench, Quantity.UNLOADED, "screens", 4300))
                 .startsWith("430.00 V|4300.0 V beside 440.0 V at reservoir");
-        bench.did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_OUT));
+        bench.did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_OUT));
         assertThat(question(bench, Quantity.UNLOADED, "screens", 4300)).doesNotContain("at reservoir");
     }
 
@@ -185,7 +191,7 @@ class DoubtsTest {
                 Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE, 2, false, Bench.NODES, Optional.empty()),
                 Purpose.YEARLY_CHECK,
                 Meter.FINE));
-        Event.Read read = Bench.read(Quantity.HEATER, "", 63);
+        Read read = Bench.read(Quantity.HEATER, "", 63);
         Field field = read.quantity().field();
         assertThat(Doubts.of(bench.session, bench.standards.types(), read, field)
                         .orElseThrow()

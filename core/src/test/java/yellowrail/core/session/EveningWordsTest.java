@@ -5,11 +5,13 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.Pinned;
 import yellowrail.core.adjust.SupplySag;
+import yellowrail.core.session.stops.Look;
 import yellowrail.planted.Script;
 import yellowrail.planted.Script.Evening;
 
@@ -56,7 +58,7 @@ class EveningWordsTest {
         Locks locks = session.locks(played.now);
         lines.add("locks " + locks.why() + " | " + locks.tubesNext() + " | " + locks.ohmsNext());
         lines.add("here " + session.here() + " " + session.missing(session.here(), played.now));
-        lines.add("next " + NextStep.of(session, judged, played.now));
+        lines.add("next " + NextStep.of(new Look(session, judged, Map.of(), played.now)));
         SoakWatch.of(session, judged)
                 .forEach(w -> lines.add(
                         "watch " + w.drift().sentence() + " " + w.caution().orElse("")));

@@ -9,6 +9,23 @@ import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.CauseFound;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Moved;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.events.Voided;
+import yellowrail.core.session.stops.Stops;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Lookup;
@@ -57,25 +74,25 @@ final class Evenings {
     private static Event event(Step step, AmpDescription amp) {
         Map<String, String> f = step.fields();
         return switch (step.kind()) {
-            case "declare" -> new Event.Declared(Power.valueOf(f.get("power")));
-            case "enter" -> new Event.Entered(Stop.valueOf(f.get("stop")));
-            case "skip" -> new Event.Skipped(Stop.valueOf(f.get("stop")), f.get("reason"));
+            case "declare" -> new Declared(Power.valueOf(f.get("power")));
+            case "enter" -> new Entered(Stops.RAIL.stop(f.get("stop")).orElseThrow());
+            case "skip" -> new Skipped(Stops.RAIL.stop(f.get("stop")).orElseThrow(), f.get("reason"));
             case "tick" ->
-                new Event.Ticked(
-                        Check.valueOf(f.get("check")),
+                new Ticked(
+                        Stops.RAIL.check(f.get("check")).orElseThrow(),
                         f.get("point"),
                         f.get("done").equals("yes"));
-            case "limiter" -> new Event.LimiterSet(f.get("on").equals("yes"));
-            case "turn" -> new Event.Turned(f.get("control"), Optional.empty(), "");
-            case "exchange" -> new Event.Exchanged(f.get("a"), f.get("b"));
-            case "place" -> new Event.Placed(f.get("socket"), f.get("tube"));
-            case "change" -> new Event.Changed(f.get("what"), "", "", "");
-            case "stop" -> new Event.EmergencyStop(f.get("what"));
-            case "resume" -> new Event.Resumed(f.get("found"));
-            case "cause" -> new Event.CauseFound(f.get("finding"), f.get("fact"));
-            case "void" -> new Event.Voided(f.get("reading"), f.get("reason"));
-            case "move" -> new Event.Moved(f.get("reading"), f.get("point"), f.get("reason"));
-            case "sign" -> new Event.SignedOff(f.get("by"), "");
+            case "limiter" -> new LimiterSet(f.get("on").equals("yes"));
+            case "turn" -> new Turned(f.get("control"), Optional.empty(), "");
+            case "exchange" -> new Exchanged(f.get("a"), f.get("b"));
+            case "place" -> new Placed(f.get("socket"), f.get("tube"));
+            case "change" -> new Changed(f.get("what"), "", "", "");
+            case "stop" -> new EmergencyStop(f.get("what"));
+            case "resume" -> new Resumed(f.get("found"));
+            case "cause" -> new CauseFound(f.get("finding"), f.get("fact"));
+            case "void" -> new Voided(f.get("reading"), f.get("reason"));
+            case "move" -> new Moved(f.get("reading"), f.get("point"), f.get("reason"));
+            case "sign" -> new SignedOff(f.get("by"), "");
             default -> read(f, amp);
         };
     }
@@ -89,6 +106,6 @@ final class Evenings {
                 .toList();
         Field field = ofGroup.isEmpty() ? quantity.field() : ofGroup.get(0);
         Typed typed = MeterText.understand(f.get("text"), field).value().orElseThrow();
-        return new Event.Read(quantity, point, typed, f.getOrDefault("supersedes", ""), f.getOrDefault("reason", ""));
+        return new Read(quantity, point, typed, f.getOrDefault("supersedes", ""), f.getOrDefault("reason", ""));
     }
 }

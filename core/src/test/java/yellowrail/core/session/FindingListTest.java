@@ -12,6 +12,14 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.CauseFound;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
 
 /** What is found, where it points, and which fact closes it. */
 class FindingListTest {
@@ -26,7 +34,10 @@ class FindingListTest {
     }
 
     private static Bench warm() {
-        return Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP).minutes(11);
+        return Bench.pair(Purpose.YEARLY_CHECK)
+                .poweredUp()
+                .enters(Stops.WARM_UP)
+                .minutes(11);
     }
 
     /** V1 steady, V2 creeping, or the other way round. */
@@ -39,9 +50,9 @@ class FindingListTest {
     }
 
     private static void exchange(Bench bench) {
-        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
-        bench.did(new Event.Exchanged("V1", "V2")).ticks(Check.KEYS);
-        bench.did(new Event.Declared(Power.ON_TUBES_IN)).minutes(11);
+        bench.did(new Declared(Power.OFF)).minutes(5).drained().ticks(BeforePower.TUBES_COOL);
+        bench.did(new Exchanged("V1", "V2")).ticks(TubesIn.KEYS);
+        bench.did(new Declared(Power.ON_TUBES_IN)).minutes(11);
     }
 
     @Test
@@ -65,8 +76,8 @@ class FindingListTest {
     void aTubeThatIsTakenOutTakesItsCreepAlong() {
         Bench bench = warm();
         watch(bench, false, true);
-        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
-        bench.did(new Event.Placed("V2", "T-9"));
+        bench.did(new Declared(Power.OFF)).minutes(5).drained().ticks(BeforePower.TUBES_COOL);
+        bench.did(new Placed("V2", "T-9"));
         assertThat(of(bench, Finding.Code.CREEP).closedBy()).contains("the tube was taken out");
     }
 
@@ -82,11 +93,11 @@ class FindingListTest {
         assertThat(swap.about()).isEqualTo(about);
         assertThat(swap.sentence()).contains(words);
         assertThat(swap.open()).isTrue();
-        bench.did(new Event.CauseFound("SWAP/" + about, "coupling capacitor changed"));
+        bench.did(new CauseFound("SWAP/" + about, "coupling capacitor changed"));
         // Saying so does not acquit a tube: it is taken out.
         assertThat(of(bench, Finding.Code.SWAP).open()).isEqualTo(about.equals("V1"));
-        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
-        bench.did(new Event.Placed("V1", "T-9"));
+        bench.did(new Declared(Power.OFF)).minutes(5).drained().ticks(BeforePower.TUBES_COOL);
+        bench.did(new Placed("V1", "T-9"));
         assertThat(of(bench, Finding.Code.SWAP).open()).isFalse();
     }
 
@@ -104,14 +115,14 @@ class FindingListTest {
     void aLeakIsClosedByReadingAgainOnly() {
         Bench bench = Bench.pair(Purpose.FAULT)
                 .preflight()
-                .enters(Stop.DRAINED)
+                .enters(Stops.DRAINED)
                 .drained()
-                .enters(Stop.TUBES_OUT);
-        bench.did(new Event.Declared(Power.ON_TUBES_OUT)).reads(Quantity.BIAS_NODE, "", -44.1);
+                .enters(Stops.TUBES_OUT);
+        bench.did(new Declared(Power.ON_TUBES_OUT)).reads(Quantity.BIAS_NODE, "", -44.1);
         bench.reads(Quantity.GRID_LEAK_OHMS, "V2", 180e3).minutes(1).reads(Quantity.GRID_TUBE_OUT, "V2", -41.8);
         Finding leak = of(bench, Finding.Code.LEAK);
         assertThat(leak.open()).isTrue();
-        bench.did(new Event.CauseFound("LEAK/V2", "capacitor changed"));
+        bench.did(new CauseFound("LEAK/V2", "capacitor changed"));
         assertThat(of(bench, Finding.Code.LEAK).open()).isTrue();
         bench.minutes(1).reads(Quantity.GRID_TUBE_OUT, "V2", -41.9);
         assertThat(of(bench, Finding.Code.LEAK).since()).isEqualTo(leak.since());
@@ -155,7 +166,7 @@ class FindingListTest {
             assertThat(f.since()).isEqualTo(5);
         });
         assertThat(FindingList.carriedOn(bench.session, bench.judged())).hasSize(1);
-        bench.did(new Event.CauseFound(code + "/" + about, "a loose wire"));
+        bench.did(new CauseFound(code + "/" + about, "a loose wire"));
         assertThat(found(bench).get(0).closedBy()).contains("a loose wire");
         assertThat(FindingList.carriedOn(bench.session, bench.judged())).isEmpty();
     }
@@ -165,12 +176,12 @@ class FindingListTest {
         CarriedFinding creep = new CarriedFinding(Finding.Code.CREEP, "V2", "T7", 5, "V2 crept");
         Bench bench = carrying(creep);
         assertThat(bench.session.tube("V2")).isEqualTo("T7");
-        bench.did(new Event.CauseFound("CREEP/V2", "x"));
+        bench.did(new CauseFound("CREEP/V2", "x"));
         Bench soaked = carrying(creep).poweredUp().soaked(31.6, 31.3, 398);
         assertThat(of(soaked, Finding.Code.CREEP).closedBy()).contains("a whole soak since without it");
-        Bench replaced = carrying(creep).preflight().enters(Stop.DRAINED).drained();
+        Bench replaced = carrying(creep).preflight().enters(Stops.DRAINED).drained();
         assertThat(of(replaced, Finding.Code.CREEP).open()).isTrue();
-        replaced.did(new Event.Placed("V2", "T8"));
+        replaced.did(new Placed("V2", "T8"));
         assertThat(of(replaced, Finding.Code.CREEP).closedBy()).contains("the tube was taken out");
     }
 
@@ -179,7 +190,7 @@ class FindingListTest {
         Bench bench = carrying(new CarriedFinding(Finding.Code.EXCURSION, "V1", "", 5, "hot"))
                 .poweredUp();
         assertThat(of(bench, Finding.Code.EXCURSION).open()).isTrue();
-        bench.did(new Event.Turned("V1 control", Optional.empty(), ""));
+        bench.did(new Turned("V1 control", Optional.empty(), ""));
         assertThat(of(bench, Finding.Code.EXCURSION).closedBy()).contains("the setting was changed afterwards");
     }
 }

@@ -6,6 +6,22 @@ import org.junit.jupiter.api.Test;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.ClosedUnsigned;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Voided;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
 
 class LocksTest {
     private static Locks locks(Bench bench) {
@@ -13,16 +29,16 @@ class LocksTest {
     }
 
     private static Bench off() {
-        return Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED);
+        return Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stops.DRAINED);
     }
 
     @Test
     void twoDeadReadingsAMinuteApartOpenHandsAtTenAndOhmsAtOne() {
         Bench bench = off();
         assertThat(locks(bench).handsNext()).contains("standby");
-        bench.ticks(Check.STANDBY_PLAY);
+        bench.ticks(Drained.STANDBY_PLAY);
         assertThat(locks(bench).handsNext()).contains("reservoir: residual volts not read yet");
-        assertThat(bench.tell(new Event.Ticked(Check.METER_PROVEN, "", true)).orElseThrow())
+        assertThat(bench.tell(new Ticked(Drained.METER_PROVEN, "", true)).orElseThrow())
                 .contains("once more after the dead readings");
         bench.reads(Quantity.RESIDUAL, "reservoir", 37);
         assertThat(locks(bench).handsNext()).contains("reservoir holds 37.0 V").contains("10 V or less");
@@ -32,7 +48,7 @@ class LocksTest {
         assertThat(locks(bench).handsNext()).contains("second time 60 s");
         bench.minutes(0.2).reads(Quantity.RESIDUAL, "reservoir", 1.4).reads(Quantity.RESIDUAL, "bias", 2.2);
         assertThat(locks(bench).handsNext()).contains("known source");
-        bench.ticks(Check.METER_PROVEN);
+        bench.ticks(Drained.METER_PROVEN);
         assertThat(locks(bench).hands()).isTrue();
         assertThat(locks(bench).handsNext()).isEmpty();
         assertThat(locks(bench).ohms()).isFalse();
@@ -56,10 +72,10 @@ class LocksTest {
         assertThat(locks(bench).hands()).isFalse();
         Taken high = bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
         Typed low = new Typed("3.7", 3.7, Unit.VOLT, 0.1);
-        bench.did(new Event.Read(Quantity.RESIDUAL, "reservoir", low, high.id(), "misread"));
+        bench.did(new Read(Quantity.RESIDUAL, "reservoir", low, high.id(), "misread"));
         assertThat(locks(bench).hands()).isFalse();
         Taken fixed = bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
-        bench.did(new Event.Voided(fixed.id(), "not sure"));
+        bench.did(new Voided(fixed.id(), "not sure"));
         assertThat(locks(bench).hands()).isFalse();
         bench.drained();
         assertThat(locks(bench).hands()).isTrue();
@@ -68,23 +84,23 @@ class LocksTest {
     @Test
     void whatWasConfirmedBeforePowerDoesNotCountAfterIt() {
         Bench bench = off().drained();
-        bench.enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN));
+        bench.enters(Stops.MAINS).did(new Declared(Power.ON_TUBES_IN));
         assertThat(locks(bench).hands()).isFalse();
         assertThat(bench.tell(Bench.read(Quantity.SENSE_OHMS, "V1", 9.94))).isPresent();
-        assertThat(bench.tell(new Event.Ticked(Check.TUBES_COOL, "", true)).orElseThrow())
+        assertThat(bench.tell(new Ticked(BeforePower.TUBES_COOL, "", true)).orElseThrow())
                 .contains("declared on");
-        bench.minutes(1).did(new Event.Declared(Power.OFF));
+        bench.minutes(1).did(new Declared(Power.OFF));
         assertThat(locks(bench).tubes()).isFalse();
         bench.minutes(5).reads(Quantity.RESIDUAL, "reservoir", 0.6).reads(Quantity.RESIDUAL, "bias", 0.3);
         bench.minutes(1.1).reads(Quantity.RESIDUAL, "reservoir", 0.6).reads(Quantity.RESIDUAL, "bias", 0.3);
         assertThat(locks(bench).handsNext()).contains("standby");
-        bench.ticks(Check.STANDBY_PLAY, Check.METER_PROVEN);
+        bench.ticks(Drained.STANDBY_PLAY, Drained.METER_PROVEN);
         assertThat(locks(bench).hands()).isTrue();
         assertThat(locks(bench).tubesNext()).contains("not confirmed cool");
         // Declaring the same state again changes nothing.
-        bench.did(new Event.Declared(Power.OFF));
+        bench.did(new Declared(Power.OFF));
         assertThat(locks(bench).hands()).isTrue();
-        bench.ticks(Check.TUBES_COOL).did(new Event.Exchanged("V1", "V2"));
+        bench.ticks(BeforePower.TUBES_COOL).did(new Exchanged("V1", "V2"));
     }
 
     @Test
@@ -96,7 +112,7 @@ class LocksTest {
         assertThat(locks(bench).hands()).isFalse();
         assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
         assertThat(locks(bench).handsNext()).contains("speaks for power");
-        bench.did(new Event.Declared(Power.OFF));
+        bench.did(new Declared(Power.OFF));
         assertThat(bench.session.contradiction()).isEmpty();
         assertThat(locks(bench).hands()).isFalse();
         bench.drained();
@@ -107,107 +123,104 @@ class LocksTest {
     @Test
     void tubesAreReachedFromOutsideAMinuteAfterOff() {
         Bench bench = off();
-        bench.ticks(Check.CHASSIS_CLOSED);
+        bench.ticks(Drained.CHASSIS_CLOSED);
         assertThat(locks(bench).tubesNext()).contains("standby");
-        bench.ticks(Check.STANDBY_PLAY);
+        bench.ticks(Drained.STANDBY_PLAY);
         assertThat(locks(bench).tubesNext()).contains("one minute");
         bench.minutes(1);
         assertThat(locks(bench).tubes()).isTrue();
         assertThat(locks(bench).hands()).isFalse();
         assertThat(locks(bench).ohms()).isFalse();
-        bench.did(new Event.Placed("V1", "T7"));
-        assertThat(bench.tell(new Event.Changed("grid leak", "220 k", "100 k", "")))
-                .isPresent();
-        assertThat(bench.session.missing(Stop.DRAINED, bench.now)).isEmpty();
-        bench.ticks(Check.KEYS).did(new Event.Declared(Power.ON_TUBES_IN));
-        bench.minutes(5).did(new Event.Declared(Power.OFF)).minutes(2);
+        bench.did(new Placed("V1", "T7"));
+        assertThat(bench.tell(new Changed("grid leak", "220 k", "100 k", ""))).isPresent();
+        assertThat(bench.session.missing(Stops.DRAINED, bench.now)).isEmpty();
+        bench.ticks(TubesIn.KEYS).did(new Declared(Power.ON_TUBES_IN));
+        bench.minutes(5).did(new Declared(Power.OFF)).minutes(2);
         assertThat(locks(bench).tubes()).isFalse();
-        bench.ticks(Check.CHASSIS_CLOSED, Check.STANDBY_PLAY);
+        bench.ticks(Drained.CHASSIS_CLOSED, Drained.STANDBY_PLAY);
         assertThat(locks(bench).tubesNext()).contains("cool");
-        bench.ticks(Check.TUBES_COOL);
+        bench.ticks(BeforePower.TUBES_COOL);
         assertThat(locks(bench).tubes()).isTrue();
     }
 
     @Test
     void anEmergencyStopIsNoDeclarationOfOff() {
         Bench bench = off().drained();
-        bench.enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN)).minutes(3);
-        bench.did(new Event.EmergencyStop("a plate glows"));
+        bench.enters(Stops.MAINS).did(new Declared(Power.ON_TUBES_IN)).minutes(3);
+        bench.did(new EmergencyStop("a plate glows"));
         assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
         assertThat(bench.tell(Bench.read(Quantity.RESIDUAL, "reservoir", 0.4)).orElseThrow())
                 .contains("declare off first");
         bench.minutes(2);
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
-                .contains("find the cause");
-        assertThat(bench.tell(new Event.Resumed("bad tube")).orElseThrow()).contains("Hands stay out");
-        bench.did(new Event.Declared(Power.OFF)).drained().did(new Event.Resumed("bad tube"));
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("find the cause");
+        assertThat(bench.tell(new Resumed("bad tube")).orElseThrow()).contains("Hands stay out");
+        bench.did(new Declared(Power.OFF)).drained().did(new Resumed("bad tube"));
         assertThat(bench.session.stopped()).isFalse();
     }
 
     @Test
     void aStopPressedByMistakeIsTakenBackWithinAMinute() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(12).round(31.6, 31.3, 398);
         Object before = bench.judged().present();
-        bench.minutes(1).did(new Event.EmergencyStop("")).minutes(0.5);
+        bench.minutes(1).did(new EmergencyStop("")).minutes(0.5);
         assertThat(bench.session.beforeStop(bench.now)).contains(Power.ON_TUBES_IN);
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_OUT))).isPresent();
-        bench.did(new Event.Declared(Power.ON_TUBES_IN));
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_OUT))).isPresent();
+        bench.did(new Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.stopped()).isFalse();
         assertThat(bench.judged().present()).isEqualTo(before);
         assertThat(bench.session.context().run()).isEqualTo(1);
         assertThat(bench.outcome().findings())
                 .singleElement()
                 .satisfies(f -> assertThat(f.closedBy().orElseThrow()).contains("mistake"));
-        bench.did(new Event.EmergencyStop("")).minutes(1.1);
+        bench.did(new EmergencyStop("")).minutes(1.1);
         assertThat(bench.session.beforeStop(bench.now)).isEmpty();
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN))).isPresent();
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN))).isPresent();
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
 
     @Test
     void declaringOnWhereItIsDrainedLeavesAWayForward() {
         Bench bench = off().drained();
-        bench.did(new Event.Declared(Power.ON_TUBES_IN)).enters(Stop.MAINS);
-        assertThat(bench.session.marks().get(Stop.DRAINED).done()).isTrue();
+        bench.did(new Declared(Power.ON_TUBES_IN)).enters(Stops.MAINS);
+        assertThat(bench.session.marks().get(Stops.DRAINED).done()).isTrue();
     }
 
     @Test
     void aSkippedDrainUnlocksNothingUntilItIsDone() {
         Bench bench = off();
-        assertThat(bench.tell(new Event.Skipped(Stop.DRAINED, " "))).isPresent();
-        bench.did(new Event.Skipped(Stop.DRAINED, "no time"));
+        assertThat(bench.tell(new Skipped(Stops.DRAINED, " "))).isPresent();
+        bench.did(new Skipped(Stops.DRAINED, "no time"));
         bench.reads(Quantity.RESIDUAL, "reservoir", 0.1).reads(Quantity.RESIDUAL, "bias", 0.1);
         assertThat(locks(bench).ohms()).isFalse();
-        assertThat(bench.tell(new Event.Exchanged("V1", "V2"))).isPresent();
-        assertThat(bench.tell(new Event.Changed("grid leak", "220 k", "100 k", "")))
-                .isPresent();
+        assertThat(bench.tell(new Exchanged("V1", "V2"))).isPresent();
+        assertThat(bench.tell(new Changed("grid leak", "220 k", "100 k", ""))).isPresent();
         bench.drained();
-        assertThat(bench.session.marks().get(Stop.DRAINED).done()).isTrue();
+        assertThat(bench.session.marks().get(Stops.DRAINED).done()).isTrue();
         assertThat(locks(bench).ohms()).isTrue();
     }
 
     @Test
     void aSessionIsClosedWithoutASheet() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
-        assertThat(bench.tell(new Event.ClosedUnsigned("begun by mistake")).orElseThrow())
+        assertThat(bench.tell(new ClosedUnsigned("begun by mistake")).orElseThrow())
                 .contains("switch off");
-        bench.did(new Event.Declared(Power.OFF));
-        assertThat(bench.tell(new Event.ClosedUnsigned(" "))).isPresent();
-        bench.did(new Event.ClosedUnsigned("begun by mistake"));
+        bench.did(new Declared(Power.OFF));
+        assertThat(bench.tell(new ClosedUnsigned(" "))).isPresent();
+        bench.did(new ClosedUnsigned("begun by mistake"));
         assertThat(bench.session.over()).isTrue();
-        assertThat(bench.tell(new Event.Declared(Power.OFF)).orElseThrow()).contains("without a sheet");
+        assertThat(bench.tell(new Declared(Power.OFF)).orElseThrow()).contains("without a sheet");
     }
 
     @Test
     void signingWaitsUntilTheAmpIsDeclaredOff() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
-        bench.enters(Stop.CLOSE).did(new Event.Skipped(Stop.CLOSE, "test")).enters(Stop.SIGN_OFF);
-        assertThat(bench.tell(new Event.SignedOff("E", "")).orElseThrow()).contains("declared on with the tubes in");
-        bench.did(new Event.EmergencyStop("")).did(new Event.Declared(Power.OFF));
-        assertThat(bench.tell(new Event.SignedOff("E", "")).orElseThrow()).contains("stopped for safety");
+        bench.enters(Stops.CLOSE).did(new Skipped(Stops.CLOSE, "test")).enters(Stops.SIGN_OFF);
+        assertThat(bench.tell(new SignedOff("E", "")).orElseThrow()).contains("declared on with the tubes in");
+        bench.did(new EmergencyStop("")).did(new Declared(Power.OFF));
+        assertThat(bench.tell(new SignedOff("E", "")).orElseThrow()).contains("stopped for safety");
         Bench off = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
-        off.did(new Event.Declared(Power.OFF)).enters(Stop.CLOSE).did(new Event.Skipped(Stop.CLOSE, "test"));
-        off.enters(Stop.SIGN_OFF).did(new Event.SignedOff("E", ""));
+        off.did(new Declared(Power.OFF)).enters(Stops.CLOSE).did(new Skipped(Stops.CLOSE, "test"));
+        off.enters(Stops.SIGN_OFF).did(new SignedOff("E", ""));
     }
 }

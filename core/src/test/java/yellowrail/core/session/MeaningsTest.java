@@ -8,6 +8,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.stops.Stops;
 
 /** What single readings of a session mean. */
 class MeaningsTest {
@@ -20,11 +24,11 @@ class MeaningsTest {
     @Test
     void theColdestEndIsTheMoreNegativeOne() {
         Bench bench =
-                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stop.DRAINED).drained();
-        bench.did(new Event.Placed("V1", "T-1")).did(new Event.Placed("V2", "T-2"));
-        bench.enters(Stop.TUBES_OUT)
-                .did(new Event.LimiterSet(true))
-                .did(new Event.Declared(Power.ON_TUBES_OUT))
+                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stops.DRAINED).drained();
+        bench.did(new Placed("V1", "T-1")).did(new Placed("V2", "T-2"));
+        bench.enters(Stops.TUBES_OUT)
+                .did(new LimiterSet(true))
+                .did(new Declared(Power.ON_TUBES_OUT))
                 .minutes(1);
         bench.reads(Quantity.GRID_COLDEST, "V1 control", -46.2);
         assertThat(ControlRange.of(bench.session, "V1 control")).isEmpty();
@@ -44,7 +48,7 @@ class MeaningsTest {
 
     @Test
     void theFirstCurrentTellsADeadTubeAHotOneAndOneWithoutVolts() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.reads(Quantity.CURRENT, "V1", 0.0004);
         assertThat(FirstCurrent.of(first(bench), 0.7))
                 .isEqualTo(
@@ -68,7 +72,7 @@ class MeaningsTest {
     @Test
     void outputPowerIsVoltsSquaredOverTheLoad() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31, 31, 396);
-        bench.enters(Stop.PLAY);
+        bench.enters(Stops.PLAY);
         assertThat(OutputPower.of(bench.session)).isEmpty();
         bench.reads(Quantity.OUTPUT_VOLTS, "", 20);
         OutputPower power = OutputPower.of(bench.session).orElseThrow();

@@ -13,14 +13,32 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Aimed;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.DrainAndClose;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Play;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.RatingSystem;
 
 /**
@@ -42,10 +60,10 @@ class NeverProvenFalselyTest {
     }
 
     private static Bench finished(Bench bench) {
-        return bench.enters(Stop.PLAY)
-                .ticks(Check.GLOW_IDLE, Check.GLOW_LOUD)
+        return bench.enters(Stops.PLAY)
+                .ticks(Play.GLOW_IDLE, Play.GLOW_LOUD)
                 .closed()
-                .enters(Stop.SIGN_OFF);
+                .enters(Stops.SIGN_OFF);
     }
 
     private static Bench with(yellowrail.core.amp.AmpDescription amp) {
@@ -54,7 +72,7 @@ class NeverProvenFalselyTest {
 
     /** The usual 35 minutes with a body that does each pass. */
     private static Bench soak(Bench bench, int passes, double minutes, Consumer<Bench> pass) {
-        bench.enters(Stop.WARM_UP).minutes(10);
+        bench.enters(Stops.WARM_UP).minutes(10);
         for (int i = 0; i < passes; i++) {
             pass.accept(bench);
             bench.minutes(minutes);
@@ -64,24 +82,30 @@ class NeverProvenFalselyTest {
 
     /** Whatever of the rest of the rail the session lets one do. */
     private static Bench goOn(Bench bench) {
-        for (Stop stop : List.of(Stop.MEASURE, Stop.SOAK, Stop.PLAY)) {
-            bench.tell(new Event.Entered(stop));
+        for (Stop stop : List.of(Stops.MEASURE, Stops.SOAK, Stops.PLAY)) {
+            bench.tell(new Entered(stop));
         }
-        tick(bench, Check.GLOW_IDLE, Check.GLOW_LOUD);
-        bench.tell(new Event.Entered(Stop.CLOSE));
-        bench.tell(new Event.Declared(Power.OFF));
+        tick(bench, Play.GLOW_IDLE, Play.GLOW_LOUD);
+        bench.tell(new Entered(Stops.CLOSE));
+        bench.tell(new Declared(Power.OFF));
         for (int i = 0; i < 2; i++) {
             bench.minutes(5).tell(Bench.read(Quantity.RESIDUAL, "reservoir", 0.6));
             bench.tell(Bench.read(Quantity.RESIDUAL, "bias", 0.3));
         }
-        tick(bench, Check.STANDBY_PLAY, Check.METER_PROVEN, Check.RESTORED, Check.LIMITER_OUT, Check.CLAMPS);
-        bench.tell(new Event.Entered(Stop.SIGN_OFF));
+        tick(
+                bench,
+                Drained.STANDBY_PLAY,
+                Drained.METER_PROVEN,
+                DrainAndClose.RESTORED,
+                DrainAndClose.LIMITER_OUT,
+                DrainAndClose.CLAMPS);
+        bench.tell(new Entered(Stops.SIGN_OFF));
         return bench;
     }
 
     private static void tick(Bench bench, Check... checks) {
         for (Check check : checks) {
-            bench.tell(new Event.Ticked(check, "", true));
+            bench.tell(new Ticked(check, "", true));
         }
     }
 
@@ -112,15 +136,15 @@ class NeverProvenFalselyTest {
         plant("only unloaded B+ known", true, () -> {
             Bench bench = Bench.pair(Purpose.FAULT)
                     .preflight()
-                    .enters(Stop.DRAINED)
+                    .enters(Stops.DRAINED)
                     .drained()
-                    .enters(Stop.TUBES_OUT);
-            bench.did(new Event.Declared(Power.ON_TUBES_OUT)).minutes(1).reads(Quantity.UNLOADED, "reservoir", 398);
-            bench.did(new Event.Skipped(Stop.TUBES_OUT, "x"))
-                    .did(new Event.Declared(Power.OFF))
+                    .enters(Stops.TUBES_OUT);
+            bench.did(new Declared(Power.ON_TUBES_OUT)).minutes(1).reads(Quantity.UNLOADED, "reservoir", 398);
+            bench.did(new Skipped(Stops.TUBES_OUT, "x"))
+                    .did(new Declared(Power.OFF))
                     .drained();
-            bench.ticks(Check.TUBES_COOL, Check.KEYS)
-                    .did(new Event.Declared(Power.ON_TUBES_IN))
+            bench.ticks(BeforePower.TUBES_COOL, TubesIn.KEYS)
+                    .did(new Declared(Power.ON_TUBES_IN))
                     .minutes(10);
             for (int i = 0; i < 5; i++) {
                 currents(31.6, 31.3).accept(bench.minutes(9));
@@ -129,20 +153,20 @@ class NeverProvenFalselyTest {
         });
         plant("limiter in series throughout", true, () -> {
             Bench bench = good();
-            bench.did(new Event.LimiterSet(true));
+            bench.did(new LimiterSet(true));
             return soak(bench, 5, 9, pass(31.6, 31.3, 398));
         });
         plant("limiter put in before the last readings", true, () -> {
             Bench bench = soak(good(), 4, 9, pass(31.6, 31.3, 398));
-            bench.did(new Event.LimiterSet(true));
+            bench.did(new LimiterSet(true));
             pass(31.6, 31.3, 398).accept(bench.minutes(9));
             return bench;
         });
         plant("limiter taken out, nothing read since", true, () -> {
             Bench bench = good();
-            bench.did(new Event.LimiterSet(true));
+            bench.did(new LimiterSet(true));
             soak(bench, 5, 9, pass(31.6, 31.3, 398));
-            return bench.did(new Event.LimiterSet(false));
+            return bench.did(new LimiterSet(false));
         });
         plant(
                 "mains never read",
@@ -150,11 +174,11 @@ class NeverProvenFalselyTest {
                 () -> soak(
                         Bench.pair(Purpose.YEARLY_CHECK)
                                 .preflight()
-                                .enters(Stop.DRAINED)
+                                .enters(Stops.DRAINED)
                                 .drained()
-                                .enters(Stop.MAINS)
-                                .did(new Event.Skipped(Stop.MAINS, "no meter"))
-                                .did(new Event.Declared(Power.ON_TUBES_IN)),
+                                .enters(Stops.MAINS)
+                                .did(new Skipped(Stops.MAINS, "no meter"))
+                                .did(new Declared(Power.ON_TUBES_IN)),
                         5,
                         9,
                         b -> b.round(31.6, 31.3, 398)));
@@ -169,9 +193,9 @@ class NeverProvenFalselyTest {
         });
         plant("mains of the run before", true, () -> {
             Bench bench = soak(good(), 1, 1, pass(31.6, 31.3, 398));
-            bench.did(new Event.Declared(Power.OFF))
+            bench.did(new Declared(Power.OFF))
                     .minutes(1)
-                    .did(new Event.Declared(Power.ON_TUBES_IN))
+                    .did(new Declared(Power.ON_TUBES_IN))
                     .minutes(10);
             for (int i = 0; i < 5; i++) {
                 bench.minutes(9).round(31.6, 31.3, 398);
@@ -206,7 +230,7 @@ class NeverProvenFalselyTest {
         plant("two readings over an hour", false, () -> soak(good(), 2, 60, pass(31.6, 31.3, 398)));
         plant("three readings before the tenth minute", false, () -> {
             Bench bench = good();
-            bench.enters(Stop.WARM_UP);
+            bench.enters(Stops.WARM_UP);
             for (int i = 0; i < 4; i++) {
                 bench.minutes(2).round(31.6, 31.3, 398);
             }
@@ -225,37 +249,34 @@ class NeverProvenFalselyTest {
         });
         plant("turned after the soak", true, () -> {
             Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
-            return bench.did(new Event.Turned("V1 control", Optional.empty(), ""));
+            return bench.did(new Turned("V1 control", Optional.empty(), ""));
         });
         plant("turned after the soak and read once", false, () -> {
             Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
-            bench.did(new Event.Turned("V1 control", Optional.empty(), ""));
+            bench.did(new Turned("V1 control", Optional.empty(), ""));
             pass(31.6, 31.3, 398).accept(bench.minutes(1));
             return bench;
         });
         plant("power cycle in the middle of the soak", false, () -> {
             Bench bench = soak(good(), 3, 9, pass(31.6, 31.3, 398));
-            bench.did(new Event.Declared(Power.OFF))
+            bench.did(new Declared(Power.OFF))
                     .minutes(1)
-                    .did(new Event.Declared(Power.ON_TUBES_IN))
+                    .did(new Declared(Power.ON_TUBES_IN))
                     .minutes(10);
             for (int i = 0; i < 2; i++) {
                 pass(31.6, 31.3, 398).accept(bench.minutes(9));
             }
             return bench;
         });
-        plant("tubes exchanged after the soak", true, () -> afterwards(new Event.Exchanged("V1", "V2")));
-        plant("tube replaced after the soak", true, () -> afterwards(new Event.Placed("V1", "another")));
-        plant(
-                "part changed after the soak",
-                true,
-                () -> afterwards(new Event.Changed("grid leak", "220k", "100k", "")));
+        plant("tubes exchanged after the soak", true, () -> afterwards(new Exchanged("V1", "V2")));
+        plant("tube replaced after the soak", true, () -> afterwards(new Placed("V1", "another")));
+        plant("part changed after the soak", true, () -> afterwards(new Changed("grid leak", "220k", "100k", "")));
         plant("emergency stop after the soak", false, () -> {
             Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
-            return bench.did(new Event.EmergencyStop("smell"));
+            return bench.did(new EmergencyStop("smell"));
         });
-        plant("before power skipped", false, () -> skipped(Stop.BEFORE_POWER));
-        plant("drained skipped", false, () -> skipped(Stop.DRAINED));
+        plant("before power skipped", false, () -> skipped(Stops.BEFORE_POWER));
+        plant("drained skipped", false, () -> skipped(Stops.DRAINED));
         plant("clock set back during the soak", false, () -> {
             Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
             bench.minutes(-60);
@@ -365,23 +386,23 @@ class NeverProvenFalselyTest {
             Bench bench = good();
             Window hot = new Window("hot", 0.82, 0.95, "");
             bench.standards = new Standards(bench.standards.types(), List.of(Bench.STORY, hot), Optional.empty());
-            bench.did(new Event.Aimed("hot", "I like it"));
+            bench.did(new Aimed("hot", "I like it"));
             return soak(bench, 5, 9, pass(43, 43, 398));
         });
         plant("sense resistor measured far from its marking", true, () -> {
             Bench bench = Bench.pair(Purpose.YEARLY_CHECK)
                     .preflight()
-                    .enters(Stop.DRAINED)
+                    .enters(Stops.DRAINED)
                     .drained();
-            bench.did(Event.Read.of(Quantity.SENSE_OHMS, "V1", new Typed("6.0", 6.0, Unit.OHM, 0.1)));
-            bench.enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN)).minutes(1);
+            bench.did(Read.of(Quantity.SENSE_OHMS, "V1", new Typed("6.0", 6.0, Unit.OHM, 0.1)));
+            bench.enters(Stops.MAINS).did(new Declared(Power.ON_TUBES_IN)).minutes(1);
             bench.reads(Quantity.HEATER, "", 6.3).reads(Quantity.MAINS, "", 230);
             return soak(bench, 5, 9, pass(31.6, 31.3, 398));
         });
         plant("correction of the last reading to a hot one", true, () -> {
             Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
             Taken last = bench.session.last(Quantity.CURRENT, "V1").orElseThrow();
-            return bench.did(new Event.Read(
+            return bench.did(new Read(
                     Quantity.CURRENT,
                     "V1",
                     Bench.read(Quantity.CURRENT, "V1", 0.45).typed(),
@@ -401,7 +422,7 @@ class NeverProvenFalselyTest {
                                 .reads(Quantity.GRID, "V2", -38)));
         plant("left alone for a day after one good pass", false, () -> {
             Bench bench = soak(good(), 1, 60 * 24, pass(31.6, 31.3, 398));
-            return bench.did(new Event.Declared(Power.OFF));
+            return bench.did(new Declared(Power.OFF));
         });
         plant("current of zero", true, () -> soak(good(), 5, 9, pass(31.6, 0, 398)));
         plant("a negative sense reading", true, () -> soak(good(), 5, 9, pass(31.6, -31.3, 398)));
@@ -445,7 +466,7 @@ class NeverProvenFalselyTest {
             return bench.reads(Quantity.CURRENT, "all", 4 * 0.0316 * 0.5);
         });
         plant("ohms measured with a leftover charge stay locked", true, () -> {
-            Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED);
+            Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stops.DRAINED);
             bench.reads(Quantity.RESIDUAL, "reservoir", 8).reads(Quantity.RESIDUAL, "bias", 0.2);
             assertThat(bench.tell(Bench.read(Quantity.SENSE_OHMS, "V1", 9.94))).isPresent();
             return bench;
@@ -473,19 +494,19 @@ class NeverProvenFalselyTest {
 
     private static Bench afterwards(Event event) {
         Bench bench = soak(good(), 5, 9, pass(31.6, 31.3, 398));
-        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
+        bench.did(new Declared(Power.OFF)).minutes(5).drained().ticks(BeforePower.TUBES_COOL);
         return bench.did(event);
     }
 
     private static Bench skipped(Stop stop) {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
-        if (stop == Stop.DRAINED) {
+        if (stop == Stops.DRAINED) {
             bench.preflight();
         } else {
-            bench.did(new Event.Declared(Power.OFF));
+            bench.did(new Declared(Power.OFF));
         }
-        bench.did(new Event.Skipped(Stop.BEFORE_POWER, "x")).did(new Event.Skipped(Stop.DRAINED, "x"));
-        bench.enters(Stop.MAINS).did(new Event.Declared(Power.ON_TUBES_IN)).minutes(1);
+        bench.did(new Skipped(Stops.BEFORE_POWER, "x")).did(new Skipped(Stops.DRAINED, "x"));
+        bench.enters(Stops.MAINS).did(new Declared(Power.ON_TUBES_IN)).minutes(1);
         bench.reads(Quantity.HEATER, "", 6.3).reads(Quantity.MAINS, "", 230);
         return soak(bench, 5, 9, pass(31.6, 31.3, 398));
     }

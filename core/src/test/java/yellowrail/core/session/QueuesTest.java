@@ -9,6 +9,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Drained;
 import yellowrail.planted.PlantedAmps;
 
 /**
@@ -42,7 +47,7 @@ class QueuesTest {
             int what = random.nextInt(8);
             if (what == 0 || i == 0) {
                 on = i > 0 && !on;
-                events.add(new Event.Declared(on ? Power.ON_TUBES_IN : Power.OFF));
+                events.add(new Declared(on ? Power.ON_TUBES_IN : Power.OFF));
             } else if (on) {
                 events.add(
                         what < 4
@@ -51,17 +56,21 @@ class QueuesTest {
                                         ? Bench.read(Quantity.CURRENT, "V1", 0.385)
                                         : Bench.read(Quantity.HEATER, "", 6.3));
             } else {
-                for (Check check :
-                        List.of(Check.LOAD, Check.CONTROLS_DOWN, Check.ONE_HAND, Check.JEWELLERY, Check.TUBES_COOL)) {
-                    events.add(new Event.Ticked(check, "", true));
+                for (Check check : List.of(
+                        BeforePower.LOAD,
+                        BeforePower.CONTROLS_DOWN,
+                        BeforePower.ONE_HAND,
+                        BeforePower.JEWELLERY,
+                        BeforePower.TUBES_COOL)) {
+                    events.add(new Ticked(check, "", true));
                 }
                 events.add(Bench.read(Quantity.LOAD_OHMS, "", 8));
-                events.add(new Event.Ticked(Check.STANDBY_PLAY, "", true));
+                events.add(new Ticked(Drained.STANDBY_PLAY, "", true));
                 events.add(Bench.read(Quantity.RESIDUAL, "reservoir", 0.5));
                 events.add(Bench.read(Quantity.RESIDUAL, "bias", 0.5));
-                events.add(new Event.Ticked(Check.METER_PROVEN, "", true));
+                events.add(new Ticked(Drained.METER_PROVEN, "", true));
                 if (random.nextInt(3) == 0) {
-                    events.add(new Event.Ticked(Check.CHASSIS_CLOSED, "", true));
+                    events.add(new Ticked(Drained.CHASSIS_CLOSED, "", true));
                 }
             }
             events.forEach(e -> happens(random, device, offsets[who], e));
@@ -91,11 +100,11 @@ class QueuesTest {
         long on = Long.MIN_VALUE;
         long off = Long.MIN_VALUE;
         for (Entry entry : taken) {
-            boolean sign = entry.event() instanceof Event.Read read && SignOfPower.in(read)
-                    || entry.event() instanceof Event.Declared d && d.power().on();
+            boolean sign = entry.event() instanceof Read read && SignOfPower.in(read)
+                    || entry.event() instanceof Declared d && d.power().on();
             if (sign) {
                 on = Math.max(on, entry.at());
-            } else if (entry.event() instanceof Event.Declared) {
+            } else if (entry.event() instanceof Declared) {
                 off = Math.max(off, entry.at());
             }
         }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,6 +19,28 @@ import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.DirectionSeen;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.SignedOff;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Tiered;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.DrainAndClose;
+import yellowrail.core.session.stops.Look;
+import yellowrail.core.session.stops.Play;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
+import yellowrail.core.session.stops.TubesOut;
 import yellowrail.core.soak.Drift;
 
 class RailTest {
@@ -33,66 +56,60 @@ class RailTest {
     @Test
     void stopsComeInOrderAndGoingBackIsFree() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
-        assertThat(bench.tell(new Event.Entered(Stop.DRAINED)).orElseThrow()).contains("Before power is not done");
-        assertThat(bench.tell(new Event.Entered(Stop.TUBES_OUT)).orElseThrow()).contains("does not belong");
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN))).isPresent();
+        assertThat(bench.tell(new Entered(Stops.DRAINED)).orElseThrow()).contains("Before power is not done");
+        assertThat(bench.tell(new Entered(Stops.TUBES_OUT)).orElseThrow()).contains("does not belong");
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN))).isPresent();
         bench.poweredUp();
-        assertThat(bench.tell(new Event.Entered(Stop.MEASURE)).orElseThrow()).contains("Warm-up is not done");
-        bench.enters(Stop.WARM_UP).enters(Stop.DRAINED).enters(Stop.WARM_UP);
-        bench.did(new Event.Skipped(Stop.WARM_UP, "just a look")).enters(Stop.MEASURE);
+        assertThat(bench.tell(new Entered(Stops.MEASURE)).orElseThrow()).contains("Warm-up is not done");
+        bench.enters(Stops.WARM_UP).enters(Stops.DRAINED).enters(Stops.WARM_UP);
+        bench.did(new Skipped(Stops.WARM_UP, "just a look")).enters(Stops.MEASURE);
         assertThat(bench.outcome().skipped()).containsExactly("Warm-up: just a look");
         // Switching off asks for another warm-up, done or skipped.
-        bench.did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_IN));
-        bench.enters(Stop.WARM_UP);
-        assertThat(bench.tell(new Event.Entered(Stop.MEASURE))).isPresent();
+        bench.did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_IN));
+        bench.enters(Stops.WARM_UP);
+        assertThat(bench.tell(new Entered(Stops.MEASURE))).isPresent();
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
 
     @Test
     void newTubesGoThroughTubesOutAndTubesIn() {
         Bench bench =
-                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stop.DRAINED).drained();
-        bench.did(new Event.Placed("V1", "T-014")).did(new Event.Placed("V2", "T-021"));
-        bench.enters(Stop.TUBES_OUT);
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
-                .contains("Power with tubes out");
-        bench.did(new Event.LimiterSet(true))
-                .did(new Event.Declared(Power.ON_TUBES_OUT))
-                .minutes(1);
+                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stops.DRAINED).drained();
+        bench.did(new Placed("V1", "T-014")).did(new Placed("V2", "T-021"));
+        bench.enters(Stops.TUBES_OUT);
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("Power with tubes out");
+        bench.did(new LimiterSet(true)).did(new Declared(Power.ON_TUBES_OUT)).minutes(1);
         assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3)).orElseThrow())
                 .contains("tubes in");
         bench.reads(Quantity.UNLOADED, "reservoir", 466).reads(Quantity.MAINS, "", 230);
         for (String control : List.of("V1 control", "V2 control")) {
             bench.reads(Quantity.GRID_COLDEST, control, -46.2).reads(Quantity.GRID_HOTTEST, control, -31.7);
-            bench.did(new Event.DirectionSeen(control, Control.Direction.CW_HOTTER));
+            bench.did(new DirectionSeen(control, Control.Direction.CW_HOTTER));
         }
-        assertThat(bench.tell(new Event.DirectionSeen("treble", Control.Direction.CW_HOTTER))
+        assertThat(bench.tell(new DirectionSeen("treble", Control.Direction.CW_HOTTER))
                         .orElseThrow())
                 .contains("This amp has no “treble”");
-        bench.ticks(Check.COLDEST, Check.FAIL_COLD).enters(Stop.TUBES_IN);
-        assertThat(bench.tell(new Event.Ticked(Check.KEYS, "", true)).orElseThrow())
-                .contains("Tubes stay");
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
-                .contains("do not move with power on");
-        bench.did(new Event.Declared(Power.OFF)).minutes(2);
+        bench.ticks(TubesOut.COLDEST, TubesOut.FAIL_COLD).enters(Stops.TUBES_IN);
+        assertThat(bench.tell(new Ticked(TubesIn.KEYS, "", true)).orElseThrow()).contains("Tubes stay");
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("do not move with power on");
+        bench.did(new Declared(Power.OFF)).minutes(2);
         bench.drained();
-        assertThat(bench.tell(new Event.Ticked(Check.KEYS, "", true)).orElseThrow())
-                .contains("not confirmed cool");
-        bench.ticks(Check.TUBES_COOL, Check.KEYS)
-                .did(new Event.Declared(Power.ON_TUBES_IN))
+        assertThat(bench.tell(new Ticked(TubesIn.KEYS, "", true)).orElseThrow()).contains("not confirmed cool");
+        bench.ticks(BeforePower.TUBES_COOL, TubesIn.KEYS)
+                .did(new Declared(Power.ON_TUBES_IN))
                 .minutes(1);
         assertThat(bench.tell(Bench.read(Quantity.GRID_HOTTEST, "V1 control", -31))
                         .orElseThrow())
                 .contains("not looked for with tubes conducting");
-        bench.did(new Event.Ticked(Check.GLOWS, "V1", true)).did(new Event.Ticked(Check.GLOWS, "V2", true));
+        bench.did(new Ticked(TubesIn.GLOWS, "V1", true)).did(new Ticked(TubesIn.GLOWS, "V2", true));
         bench.reads(Quantity.CURRENT, "V1", 0.1)
                 .reads(Quantity.CURRENT, "V2", 0.1)
-                .enters(Stop.MAINS);
+                .enters(Stops.MAINS);
         assertThat(bench.outcome().proof().open()).anyMatch(s -> s.contains("limiter"));
-        assertThat(bench.tell(new Event.Ticked(Check.LIMITER_OUT, "", true)).orElseThrow())
+        assertThat(bench.tell(new Ticked(DrainAndClose.LIMITER_OUT, "", true)).orElseThrow())
                 .contains("confirmed at Drain and close");
-        bench.enters(Stop.CLOSE);
-        assertThat(bench.tell(new Event.Ticked(Check.LIMITER_OUT, "", true)).orElseThrow())
+        bench.enters(Stops.CLOSE);
+        assertThat(bench.tell(new Ticked(DrainAndClose.LIMITER_OUT, "", true)).orElseThrow())
                 .contains("still declared");
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
@@ -142,7 +159,7 @@ class RailTest {
 
     @Test
     void theMainsThatMovesWhileARoundIsReadIsKnownToIt() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(12).reads(Quantity.MAINS, "", 230).round(31.6, 31.3, 398);
         assertThat(last(bench).mainsMoved().orElse(0.0)).isZero();
         bench.minutes(12)
@@ -174,9 +191,9 @@ class RailTest {
         Bench bench = new Bench(Plan.usual(
                 Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL, 2, false), Purpose.YEARLY_CHECK, Meter.FINE));
         bench.poweredUp()
-                .enters(Stop.WARM_UP)
-                .did(new Event.Skipped(Stop.WARM_UP, "test"))
-                .enters(Stop.MEASURE);
+                .enters(Stops.WARM_UP)
+                .did(new Skipped(Stops.WARM_UP, "test"))
+                .enters(Stops.MEASURE);
         // Before the warm-up a round says nothing of the supply.
         bench.minutes(2)
                 .reads(Quantity.GRID, "V1", -38)
@@ -190,7 +207,7 @@ class RailTest {
                 .round(25.8, 25.8, 406.8);
         assertThat(bench.judged().advice()).isInstanceOf(Advice.Refused.class);
         assertThat(((Advice.Refused) bench.judged().advice()).reason()).contains("second one");
-        bench.minutes(1).did(new Event.Turned("level control", Optional.of(Event.Way.CW), ""));
+        bench.minutes(1).did(new Turned("level control", Optional.of(Turned.Way.CW), ""));
         bench.reads(Quantity.GRID, "V1", -36).reads(Quantity.GRID, "V2", -36).round(34.5, 34.5, 394.2);
         Judged judged = bench.judged();
         assertThat(((SupplySag.Known) judged.sag()).ohms()).isCloseTo(729.1, within(1.0));
@@ -199,7 +216,7 @@ class RailTest {
         assertThat(turn.plateVolts()).isCloseTo(398.6, within(0.5));
         assertThat(turn.way()).isEqualTo("counter-clockwise");
         assertThat(turn.gridVolts().orElseThrow()).isBetween(-36.9, -36.5);
-        NextStep step = NextStep.of(bench.session, judged, bench.now);
+        NextStep step = NextStep.of(new Look(bench.session, judged, Map.of(), bench.now));
         assertThat(step.sentence()).contains("level control colder (counter-clockwise)");
         assertThat(step.figure()).contains("mV");
         // A round at another mains voltage does not mix in.
@@ -217,16 +234,16 @@ class RailTest {
 
     @Test
     void directionsAreVerifiedByReadingsAndConflictsAreSaid() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
-        bench.did(new Event.DirectionSeen("V1 control", Control.Direction.CCW_HOTTER));
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
+        bench.did(new DirectionSeen("V1 control", Control.Direction.CCW_HOTTER));
         bench.round(25, 25, 407).minutes(1);
-        bench.did(new Event.Turned("V1 control", Optional.of(Event.Way.CW), ""))
+        bench.did(new Turned("V1 control", Optional.of(Turned.Way.CW), ""))
                 .minutes(1)
                 .round(28, 25, 405);
         Directions directions = Directions.of(bench.session, bench.judged().rounds());
         assertThat(directions.conflicts()).hasSize(1);
         assertThat(directions.known().get("V1 control")).isEqualTo(Control.Direction.UNKNOWN);
-        bench.did(new Event.Turned("V2 control", Optional.of(Event.Way.CCW), ""))
+        bench.did(new Turned("V2 control", Optional.of(Turned.Way.CCW), ""))
                 .minutes(1)
                 .round(28, 23, 405);
         assertThat(Directions.of(bench.session, bench.judged().rounds()).verified())
@@ -235,7 +252,7 @@ class RailTest {
 
     @Test
     void staleVoltsAreMarkedAtOnceWhenTheCurrentHasMoved() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.round(31, 31, 397).minutes(2);
         bench.reads(Quantity.CURRENT, "V1", 31.2 * Bench.OHMS / 1000);
         assertThat(bench.judged()
@@ -273,7 +290,7 @@ class RailTest {
     @Test
     void aSoakedPairIsProvenAndItsFiguresAreRecomputed() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
-        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().enters(Stop.SIGN_OFF);
+        bench.enters(Stops.PLAY).ticks(Play.GLOW_IDLE, Play.GLOW_LOUD).closed().enters(Stops.SIGN_OFF);
         Outcome outcome = bench.outcome();
         assertThat(outcome.proof().open()).isEmpty();
         assertThat(outcome.proof().state()).isEqualTo(Proof.State.PROVEN);
@@ -281,37 +298,34 @@ class RailTest {
         assertThat(outcome.tubes().get(0).afterWatts().orElseThrow().value()).isCloseTo(watts, within(0.001));
         assertThat(outcome.fans().get(0).highest().orElseThrow().mid())
                 .isCloseTo(watts * Math.pow(240 / 230.0, 2.5), within(0.001));
-        bench.did(new Event.SignedOff("E.", ""));
-        assertThat(bench.tell(new Event.Noted(Event.Topic.HUM, "none")).orElseThrow())
-                .contains("signed");
+        bench.did(new SignedOff("E.", ""));
+        assertThat(bench.tell(new Noted(Noted.Topic.HUM, "none")).orElseThrow()).contains("signed");
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
 
     @Test
     void signingTheNextMorningIsFineButAnAlarmTakesTheProofAway() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
-        bench.enters(Stop.PLAY).ticks(Check.GLOW_IDLE, Check.GLOW_LOUD).closed().enters(Stop.SIGN_OFF);
-        bench.minutes(60 * 11).did(new Event.Tiered("Minimal", "idle checked", true));
+        bench.enters(Stops.PLAY).ticks(Play.GLOW_IDLE, Play.GLOW_LOUD).closed().enters(Stops.SIGN_OFF);
+        bench.minutes(60 * 11).did(new Tiered("Minimal", "idle checked", true));
         assertThat(bench.outcome().proof().state()).isEqualTo(Proof.State.PROVEN);
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
         Bench alarm = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().soaked(31.6, 31.3, 398);
-        alarm.did(new Event.EmergencyStop("smell"))
+        alarm.did(new EmergencyStop("smell"))
                 .minutes(5)
-                .did(new Event.Declared(Power.OFF))
+                .did(new Declared(Power.OFF))
                 .drained();
-        alarm.did(new Event.Resumed("a warm transformer, nothing else"));
+        alarm.did(new Resumed("a warm transformer, nothing else"));
         assertThat(alarm.outcome().proof().state()).isEqualTo(Proof.State.NOT_SET);
         assertThat(alarm.outcome().proof().open()).anyMatch(s -> s.contains("V1 was not read in this setting"));
     }
 
     @Test
     void beforeAndAfterOfTheStory() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         // Watts without a screen share, as in the story: the share is set to zero here.
         bench.round(27.4, 21.8, 433.27).minutes(1);
-        bench.did(new Event.Turned("V1 control", Optional.empty(), ""))
-                .minutes(1)
-                .round(30.9, 30.1, 421.31);
+        bench.did(new Turned("V1 control", Optional.empty(), "")).minutes(1).round(30.9, 30.1, 421.31);
         Outcome outcome = bench.outcome();
         double before = outcome.tubes().get(1).beforeWatts().orElseThrow() / 0.94;
         double after = outcome.tubes().get(1).afterWatts().orElseThrow().value() / 0.94;
@@ -328,10 +342,11 @@ class RailTest {
 
     @Test
     void aTrimOfACreepingTubeIsRecordedAsSuchAndTheSwapConcludes() {
-        Bench bench = Bench.pair(Purpose.FAULT).preflight().enters(Stop.DRAINED).drained();
-        bench.did(new Event.Placed("V1", "T3")).did(new Event.Placed("V2", "T7"));
-        bench.did(new Event.Skipped(Stop.TUBES_OUT, "known")).ticks(Check.KEYS);
-        bench.did(new Event.Declared(Power.ON_TUBES_IN)).minutes(10);
+        Bench bench =
+                Bench.pair(Purpose.FAULT).preflight().enters(Stops.DRAINED).drained();
+        bench.did(new Placed("V1", "T3")).did(new Placed("V2", "T7"));
+        bench.did(new Skipped(Stops.TUBES_OUT, "known")).ticks(TubesIn.KEYS);
+        bench.did(new Declared(Power.ON_TUBES_IN)).minutes(10);
         bench.reads(Quantity.MAINS, "", 230);
         double[] creep = {31.2, 31.9, 32.8, 33.9, 35.2, 36.9};
         for (double milli : creep) {
@@ -345,12 +360,12 @@ class RailTest {
         assertThat(v2.drift().kind()).isEqualTo(Drift.Kind.ACCELERATING);
         assertThat(v2.stop()).isTrue();
         assertThat(v2.caution().orElseThrow()).contains("power off now");
-        bench.did(new Event.Turned("V2 control", Optional.empty(), "back to 31 mA"));
+        bench.did(new Turned("V2 control", Optional.empty(), "back to 31 mA"));
         assertThat(bench.outcome().changes()).anyMatch(s -> s.contains("while V2 crept"));
-        bench.did(new Event.Declared(Power.OFF)).minutes(5).drained().ticks(Check.TUBES_COOL);
-        bench.did(new Event.Exchanged("V1", "V2"));
+        bench.did(new Declared(Power.OFF)).minutes(5).drained().ticks(BeforePower.TUBES_COOL);
+        bench.did(new Exchanged("V1", "V2"));
         assertThat(SwapResult.all(bench.session)).isEmpty();
-        bench.ticks(Check.KEYS).did(new Event.Declared(Power.ON_TUBES_IN)).minutes(10);
+        bench.ticks(TubesIn.KEYS).did(new Declared(Power.ON_TUBES_IN)).minutes(10);
         for (double milli : creep) {
             bench.round(milli, 31.0, 398).minutes(5);
         }
@@ -363,10 +378,10 @@ class RailTest {
     void aGridReadWithItsTubeOutTellsALeakFromTheMetersLoad() {
         Bench bench = Bench.pair(Purpose.FAULT)
                 .preflight()
-                .enters(Stop.DRAINED)
+                .enters(Stops.DRAINED)
                 .drained()
-                .enters(Stop.TUBES_OUT);
-        bench.did(new Event.Declared(Power.ON_TUBES_OUT)).reads(Quantity.GRID_TUBE_OUT, "V2", -41.8);
+                .enters(Stops.TUBES_OUT);
+        bench.did(new Declared(Power.ON_TUBES_OUT)).reads(Quantity.GRID_TUBE_OUT, "V2", -41.8);
         assertThat(LeakTest.of(bench.session)).isEmpty();
         bench.reads(Quantity.BIAS_NODE, "", -44.1).reads(Quantity.GRID_LEAK_OHMS, "V2", 180e3);
         assertThat(LeakTest.of(bench.session).get("V2").remaining()).isCloseTo(1.5, within(0.05));
@@ -380,15 +395,14 @@ class RailTest {
                 Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL_AND_BALANCE, 2, false),
                 Purpose.YEARLY_CHECK,
                 Meter.FINE));
-        bench.poweredUp().enters(Stop.WARM_UP).round(31, 31, 398).minutes(1);
-        bench.did(new Event.Turned("balance control", Optional.of(Event.Way.CW), ""))
-                .round(36, 28, 398);
+        bench.poweredUp().enters(Stops.WARM_UP).round(31, 31, 398).minutes(1);
+        bench.did(new Turned("balance control", Optional.of(Turned.Way.CW), "")).round(36, 28, 398);
         assertThat(Swing.of(bench.session, bench.judged())).isEmpty();
-        bench.minutes(1).did(new Event.Turned("balance control", Optional.of(Event.Way.CCW), ""));
+        bench.minutes(1).did(new Turned("balance control", Optional.of(Turned.Way.CCW), ""));
         bench.round(28.1, 35.8, 398);
         assertThat(Swing.of(bench.session, bench.judged()).orElseThrow().symmetric())
                 .isTrue();
-        bench.minutes(1).did(new Event.Turned("balance control", Optional.of(Event.Way.CCW), ""));
+        bench.minutes(1).did(new Turned("balance control", Optional.of(Turned.Way.CCW), ""));
         bench.round(31, 33, 398);
         assertThat(Swing.of(bench.session, bench.judged()).orElseThrow().symmetric())
                 .isFalse();
@@ -399,9 +413,9 @@ class RailTest {
     void cathodeBiasGetsTheResistorInsteadOfATurn() {
         Bench bench = new Bench(Plan.usual(
                 Bench.amp(BiasScheme.CATHODE, ControlLayout.CATHODE_SHARED, 2, true), Purpose.NEW_TUBES, Meter.FINE));
-        assertThat(bench.session.stops()).doesNotContain(Stop.TUBES_OUT);
-        bench.preflight().enters(Stop.DRAINED).drained().ticks(Check.KEYS).enters(Stop.TUBES_IN);
-        bench.did(new Event.Declared(Power.ON_TUBES_IN)).minutes(11).reads(Quantity.MAINS, "", 230);
+        assertThat(bench.session.stops()).doesNotContain(Stops.TUBES_OUT);
+        bench.preflight().enters(Stops.DRAINED).drained().ticks(TubesIn.KEYS).enters(Stops.TUBES_IN);
+        bench.did(new Declared(Power.ON_TUBES_IN)).minutes(11).reads(Quantity.MAINS, "", 230);
         bench.reads(Quantity.PLATE, "V1", 400).reads(Quantity.CURRENT, "all", 18.0);
         Advice.Fit fit = (Advice.Fit) bench.judged().advice();
         double each = 18.0 / 226 / 2;
@@ -409,17 +423,16 @@ class RailTest {
         double wanted = each * 0.62 / share;
         assertThat(fit.fit().constantVolts()).isCloseTo(18.0 / (2 * wanted), within(0.01));
         assertThat(fit.fit().ohms()).isEmpty();
-        assertThat(bench.tell(new Event.Turned("level control", Optional.empty(), ""))
-                        .orElseThrow())
+        assertThat(bench.tell(new Turned("level control", Optional.empty(), "")).orElseThrow())
                 .contains("has no");
     }
 
     @Test
     void clocksThatGoBackAreNoticedAndLateReadingsKeepTheirPlace() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(10).round(31, 31, 398);
         long made = bench.now;
-        bench.minutes(3).did(new Event.Turned("V1 control", Optional.empty(), ""));
+        bench.minutes(3).did(new Turned("V1 control", Optional.empty(), ""));
         // Another device's reading, queued since before the turn, belongs before it.
         long later = bench.now;
         bench.now = made + 60_000;
@@ -437,27 +450,27 @@ class RailTest {
 
     @Test
     void aSessionReopenedAfterAYearKnowsNothingOfThePower() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(60 * 24 * 365);
         assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
         assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3)).orElseThrow())
                 .contains("not declared");
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
-        bench.did(new Event.Declared(Power.OFF));
+        bench.did(new Declared(Power.OFF));
         assertThat(bench.session.locks(bench.now).why()).anyMatch(s -> s.contains("not read yet"));
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
 
     @Test
     void aCorrectionSupersedesAndBothStay() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.round(31, 31, 398);
         Taken wrong = bench.session.last(Quantity.PLATE, "V1").orElseThrow();
-        Event.Read silent = new Event.Read(Quantity.PLATE, "V1", wrong.typed(), wrong.id(), " ");
+        Read silent = new Read(Quantity.PLATE, "V1", wrong.typed(), wrong.id(), " ");
         assertThat(bench.tell(silent)).isPresent();
-        Event.Read other = new Event.Read(Quantity.PLATE, "V2", wrong.typed(), wrong.id(), "slip");
+        Read other = new Read(Quantity.PLATE, "V2", wrong.typed(), wrong.id(), "slip");
         assertThat(bench.tell(other).orElseThrow()).contains("same quantity");
-        Event.Read right = new Event.Read(
+        Read right = new Read(
                 Quantity.PLATE, "V1", Bench.read(Quantity.PLATE, "V1", 389).typed(), wrong.id(), "read upside down");
         bench.did(right);
         assertThat(bench.tell(right).orElseThrow()).contains("corrected or taken back already");
@@ -474,9 +487,9 @@ class RailTest {
     @EnumSource(Purpose.class)
     void everyPurposeBeginsBeforePowerAndEndsWithSigning(Purpose purpose) {
         List<Stop> stops = Bench.pair(purpose).session.stops();
-        assertThat(stops.get(0)).isEqualTo(Stop.BEFORE_POWER);
-        assertThat(stops).contains(Stop.DRAINED, Stop.WARM_UP, Stop.MEASURE, Stop.SOAK, Stop.CLOSE);
-        assertThat(stops.get(stops.size() - 1)).isEqualTo(Stop.SIGN_OFF);
+        assertThat(stops.get(0)).isEqualTo(Stops.BEFORE_POWER);
+        assertThat(stops).contains(Stops.DRAINED, Stops.WARM_UP, Stops.MEASURE, Stops.SOAK, Stops.CLOSE);
+        assertThat(stops.get(stops.size() - 1)).isEqualTo(Stops.SIGN_OFF);
     }
 
     @Test

@@ -3,6 +3,7 @@ package yellowrail.core.session;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -12,9 +13,27 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Changed;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.DirectionSeen;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Entered;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.Look;
+import yellowrail.core.session.stops.Stops;
 
 /** Seeded random sessions: no lock is bypassed, no reading disappears, a replay gives the same state. */
 class RandomSessionsTest {
+    private static final List<Stop> STOPS = Stops.RAIL.stops();
+    private static final List<Check> CHECKS = Stops.RAIL.checks();
+
     private static final String[] DEVICES = {"desk", "phone"};
 
     @ParameterizedTest
@@ -30,7 +49,7 @@ class RandomSessionsTest {
             if (random.nextInt(3) > 0) {
                 bench.preflight();
                 if (random.nextBoolean()) {
-                    bench.enters(Stop.DRAINED).drained();
+                    bench.enters(Stops.DRAINED).drained();
                 }
             }
             int read = bench.session.readings().size();
@@ -48,7 +67,7 @@ class RandomSessionsTest {
                     if (bench.session.late().size() == late) {
                         neverPastALock(event, locks, power);
                     }
-                    read += event instanceof Event.Read ? 1 : 0;
+                    read += event instanceof Read ? 1 : 0;
                 } else {
                     assertThat(refused.get()).endsWith(".").hasSizeGreaterThan(10);
                 }
@@ -58,14 +77,14 @@ class RandomSessionsTest {
             }
             assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
             assertThat(bench.outcome().proof().state()).isNotEqualTo(Proof.State.PROVEN);
-            NextStep.of(bench.session, bench.judged(), bench.now);
+            NextStep.of(new Look(bench.session, bench.judged(), Map.of(), bench.now));
             assertThat(bench.judged().notKnown()).isNotNull();
             SoakWatch.of(bench.session, bench.judged());
         }
     }
 
     private static void neverPastALock(Event event, Locks locks, Power power) {
-        if (event instanceof Event.Read read) {
+        if (event instanceof Read read) {
             if (read.quantity() == Quantity.SENSE_OHMS || read.quantity() == Quantity.HALF_PRIMARY_OHMS) {
                 assertThat(locks.ohms()).isTrue();
             }
@@ -73,10 +92,10 @@ class RandomSessionsTest {
                 assertThat(power).isNotEqualTo(Power.UNDECLARED);
             }
         }
-        if (event instanceof Event.Placed || event instanceof Event.Exchanged) {
+        if (event instanceof Placed || event instanceof Exchanged) {
             assertThat(locks.tubes()).isTrue();
         }
-        if (event instanceof Event.Changed || event instanceof Event.Resumed) {
+        if (event instanceof Changed || event instanceof Resumed) {
             assertThat(locks.hands()).isTrue();
         }
         if (locks.hands()) {
@@ -91,25 +110,22 @@ class RandomSessionsTest {
         List<String> controls = session.controls().stream().map(Control::name).toList();
         String control = controls.isEmpty() ? "none" : controls.get(random.nextInt(controls.size()));
         return switch (random.nextInt(20)) {
-            case 0, 1 -> new Event.Entered(Stop.values()[random.nextInt(Stop.values().length)]);
-            case 2 ->
-                new Event.Skipped(
-                        Stop.values()[random.nextInt(Stop.values().length)], random.nextBoolean() ? "so" : "");
-            case 3, 4 -> new Event.Declared(Power.values()[random.nextInt(4)]);
-            case 5 -> new Event.LimiterSet(random.nextBoolean());
+            case 0, 1 -> new Entered(STOPS.get(random.nextInt(STOPS.size())));
+            case 2 -> new Skipped(STOPS.get(random.nextInt(STOPS.size())), random.nextBoolean() ? "so" : "");
+            case 3, 4 -> new Declared(Power.values()[random.nextInt(4)]);
+            case 5 -> new LimiterSet(random.nextBoolean());
             case 6, 7 ->
-                new Event.Ticked(
-                        Check.values()[random.nextInt(Check.values().length)],
+                new Ticked(
+                        CHECKS.get(random.nextInt(CHECKS.size())),
                         random.nextBoolean() ? "" : socket,
                         random.nextInt(5) > 0);
-            case 8 ->
-                new Event.Turned(control, random.nextBoolean() ? Optional.of(Event.Way.CW) : Optional.empty(), "");
-            case 9 -> new Event.Placed(socket, "T" + random.nextInt(5));
-            case 10 -> new Event.Exchanged(socket, sockets.get(random.nextInt(sockets.size())));
-            case 11 -> new Event.Changed("part", "a", "b", "");
-            case 12 -> random.nextInt(4) == 0 ? new Event.EmergencyStop("red plate") : new Event.Resumed("found");
+            case 8 -> new Turned(control, random.nextBoolean() ? Optional.of(Turned.Way.CW) : Optional.empty(), "");
+            case 9 -> new Placed(socket, "T" + random.nextInt(5));
+            case 10 -> new Exchanged(socket, sockets.get(random.nextInt(sockets.size())));
+            case 11 -> new Changed("part", "a", "b", "");
+            case 12 -> random.nextInt(4) == 0 ? new EmergencyStop("red plate") : new Resumed("found");
             case 13 -> correction(session, random, socket);
-            case 14 -> new Event.DirectionSeen(control, Control.Direction.values()[random.nextInt(3)]);
+            case 14 -> new DirectionSeen(control, Control.Direction.values()[random.nextInt(3)]);
             case 15 -> Bench.read(Quantity.SENSE_OHMS, group, 9.9);
             case 16 ->
                 Bench.read(
@@ -127,6 +143,6 @@ class RandomSessionsTest {
             return Bench.read(Quantity.PLATE, socket, 398);
         }
         Taken old = session.readings().get(random.nextInt(session.readings().size()));
-        return new Event.Read(old.quantity(), old.point(), old.typed(), old.id(), random.nextBoolean() ? "slip" : "");
+        return new Read(old.quantity(), old.point(), old.typed(), old.id(), random.nextBoolean() ? "slip" : "");
     }
 }

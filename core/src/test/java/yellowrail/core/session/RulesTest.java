@@ -12,6 +12,19 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.BiasTold;
+import yellowrail.core.session.events.Chose;
+import yellowrail.core.session.events.ClosedUnsigned;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Heard;
+import yellowrail.core.session.events.Labelled;
+import yellowrail.core.session.events.Noted;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Skipped;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
 
 /** What a session refuses, one rule at a time, and what it takes instead. */
 class RulesTest {
@@ -23,17 +36,17 @@ class RulesTest {
     @CsvSource({"A, true", "H, true", "I, false", "a, false", "AB, false"})
     void aSettingIsLabelledByOneLetter(String label, boolean taken) {
         Bench bench = Bench.pair(Purpose.EXPERIMENT).poweredUp();
-        assertThat(bench.tell(new Event.Labelled(label, false)).isEmpty()).isEqualTo(taken);
+        assertThat(bench.tell(new Labelled(label, false)).isEmpty()).isEqualTo(taken);
     }
 
     @Test
     void whatWasNotLabelledCannotBeHeardOrChosen() {
         Bench bench = Bench.pair(Purpose.EXPERIMENT).poweredUp();
-        assertThat(bench.tell(new Event.Heard("A", "softer")).orElseThrow()).contains("No setting was labelled “A”");
-        bench.did(new Event.Labelled("A", false));
-        assertThat(bench.tell(new Event.Heard("A", " ")).orElseThrow()).contains("Say what was heard");
-        bench.did(new Event.Heard("A", "softer")).did(new Event.Chose("A"));
-        assertThat(bench.tell(new Event.Chose("B")).orElseThrow()).contains("No setting was labelled “B”");
+        assertThat(bench.tell(new Heard("A", "softer")).orElseThrow()).contains("No setting was labelled “A”");
+        bench.did(new Labelled("A", false));
+        assertThat(bench.tell(new Heard("A", " ")).orElseThrow()).contains("Say what was heard");
+        bench.did(new Heard("A", "softer")).did(new Chose("A"));
+        assertThat(bench.tell(new Chose("B")).orElseThrow()).contains("No setting was labelled “B”");
     }
 
     @ParameterizedTest
@@ -44,9 +57,7 @@ class RulesTest {
         "FIXED_TRACKING, FIXED_CONSTANT, 'description says how it is biased'"
     })
     void theBiasIsToldOnceAndOnlyWhereItIsOpen(BiasScheme described, BiasScheme told, String sentence) {
-        assertThat(of(described, Purpose.YEARLY_CHECK)
-                        .tell(new Event.BiasTold(told))
-                        .orElse(""))
+        assertThat(of(described, Purpose.YEARLY_CHECK).tell(new BiasTold(told)).orElse(""))
                 .contains(sentence)
                 .matches(s -> !sentence.isEmpty() || s.isEmpty());
     }
@@ -54,12 +65,12 @@ class RulesTest {
     @Test
     void aControlThatTheAmpHasNotIsNamedWithThoseItHas() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
-        assertThat(bench.tell(new Event.Turned("level", Optional.empty(), "")).orElseThrow())
+        assertThat(bench.tell(new Turned("level", Optional.empty(), "")).orElseThrow())
                 .isEqualTo("This amp has no “level”; it has V1 control, V2 control.");
         Bench none = new Bench(Plan.usual(
                 Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.NONE, 2, false), Purpose.YEARLY_CHECK, Meter.FINE));
         assertThat(none.poweredUp()
-                        .tell(new Event.Turned("level", Optional.empty(), ""))
+                        .tell(new Turned("level", Optional.empty(), ""))
                         .orElseThrow())
                 .isEqualTo("This amp has no “level”.");
     }
@@ -68,32 +79,27 @@ class RulesTest {
     void afterSigningOrClosingNothingIsTaken() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
         assertThat(bench.session.over()).isFalse();
-        bench.did(new Event.Declared(Power.OFF)).did(new Event.ClosedUnsigned("tomorrow"));
+        bench.did(new Declared(Power.OFF)).did(new ClosedUnsigned("tomorrow"));
         assertThat(bench.session.over()).isTrue();
-        assertThat(bench.tell(new Event.Noted(Event.Topic.HUM, "x")).orElseThrow())
-                .contains("closed without a sheet");
+        assertThat(bench.tell(new Noted(Noted.Topic.HUM, "x")).orElseThrow()).contains("closed without a sheet");
     }
 
     @Test
     void beforeTheFirstPowerOnItIsDrainedOrTheStopIsSkipped() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight();
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
-                .startsWith("Drained is not done");
-        bench.did(new Event.Skipped(Stop.DRAINED, "adaptors")).did(new Event.Declared(Power.ON_TUBES_IN));
-        bench.minutes(1).did(new Event.Declared(Power.OFF)).minutes(1).did(new Event.Declared(Power.ON_TUBES_IN));
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).startsWith("Drained is not done");
+        bench.did(new Skipped(Stops.DRAINED, "adaptors")).did(new Declared(Power.ON_TUBES_IN));
+        bench.minutes(1).did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_IN));
     }
 
     @Test
     void newTubesAreSeatedBeforePower() {
         Bench bench =
-                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stop.DRAINED).drained();
-        bench.did(new Event.Skipped(Stop.TUBES_OUT, "known amp"));
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).orElseThrow())
-                .contains("key and seat");
-        bench.did(new Event.Placed("V1", "T-1"))
-                .did(new Event.Placed("V2", "T-2"))
-                .ticks(Check.KEYS);
-        bench.did(new Event.Declared(Power.ON_TUBES_IN));
+                Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stops.DRAINED).drained();
+        bench.did(new Skipped(Stops.TUBES_OUT, "known amp"));
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("key and seat");
+        bench.did(new Placed("V1", "T-1")).did(new Placed("V2", "T-2")).ticks(TubesIn.KEYS);
+        bench.did(new Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.tubes()).isEqualTo(Map.of("V1", "T-1", "V2", "T-2"));
     }
 
@@ -105,11 +111,11 @@ class RulesTest {
                         Meter.FINE)
                 .after(Map.of(), List.of(new CarriedFinding(Finding.Code.EXCURSION, "V1", "", 5, "V1 read 75 mA.")));
         Bench bench = new Bench(plan);
-        bench.preflight().enters(Stop.DRAINED).drained();
+        bench.preflight().enters(Stops.DRAINED).drained();
         assertThat(open(bench)).isTrue();
-        bench.did(new Event.Placed("V2", "T-2"));
+        bench.did(new Placed("V2", "T-2"));
         assertThat(open(bench)).isTrue();
-        bench.did(new Event.Exchanged("V1", "V2"));
+        bench.did(new Exchanged("V1", "V2"));
         assertThat(open(bench)).isFalse();
     }
 
@@ -120,7 +126,7 @@ class RulesTest {
 
     @Test
     void plateVoltsThatMovedBesideAMainsReadOnceAreSaidWithHowFar() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(10);
         double volts = 398;
         for (int i = 0; i < 5; i++) {

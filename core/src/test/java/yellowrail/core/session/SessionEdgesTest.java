@@ -8,11 +8,23 @@ import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.EmergencyStop;
+import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.stops.BeforePower;
+import yellowrail.core.session.stops.Drained;
+import yellowrail.core.session.stops.Stops;
 
 /** Times and figures exactly at the edges of a session's rules. */
 class SessionEdgesTest {
     private static Bench off() {
-        return Bench.pair(Purpose.YEARLY_CHECK).preflight().enters(Stop.DRAINED).ticks(Check.STANDBY_PLAY);
+        return Bench.pair(Purpose.YEARLY_CHECK)
+                .preflight()
+                .enters(Stops.DRAINED)
+                .ticks(Drained.STANDBY_PLAY);
     }
 
     private static Bench dead(Bench bench, double volts) {
@@ -25,7 +37,7 @@ class SessionEdgesTest {
         Bench bench = dead(off(), 0.5);
         bench.now += millis;
         dead(bench, 0.5);
-        assertThat(bench.tell(new Event.Ticked(Check.METER_PROVEN, "", true)).isEmpty())
+        assertThat(bench.tell(new Ticked(Drained.METER_PROVEN, "", true)).isEmpty())
                 .isEqualTo(open);
         assertThat(bench.session.locks(bench.now).hands()).isEqualTo(open);
     }
@@ -35,7 +47,7 @@ class SessionEdgesTest {
     void handsAtTenVoltsEitherWay(double volts, boolean open) {
         Bench bench = dead(off(), volts).minutes(2);
         dead(bench, volts);
-        bench.tell(new Event.Ticked(Check.METER_PROVEN, "", true));
+        bench.tell(new Ticked(Drained.METER_PROVEN, "", true));
         assertThat(bench.session.locks(bench.now).hands()).isEqualTo(open);
     }
 
@@ -43,7 +55,7 @@ class SessionEdgesTest {
     @CsvSource({"1, true", "1.1, false", "-1, true"})
     void ohmsAtOneVoltEitherWay(double volts, boolean open) {
         Bench bench = dead(off(), volts).minutes(2);
-        dead(bench, volts).ticks(Check.METER_PROVEN);
+        dead(bench, volts).ticks(Drained.METER_PROVEN);
         assertThat(bench.session.locks(bench.now).ohms()).isEqualTo(open);
     }
 
@@ -51,7 +63,7 @@ class SessionEdgesTest {
     @CsvSource({"59999, false", "60000, true"})
     void fromOutsideAMinuteAfterOff(long millis, boolean open) {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
-        bench.did(new Event.Declared(Power.OFF)).ticks(Check.CHASSIS_CLOSED, Check.STANDBY_PLAY, Check.TUBES_COOL);
+        bench.did(new Declared(Power.OFF)).ticks(Drained.CHASSIS_CLOSED, Drained.STANDBY_PLAY, BeforePower.TUBES_COOL);
         bench.now += millis;
         assertThat(bench.session.locks(bench.now).tubes()).isEqualTo(open);
     }
@@ -60,18 +72,18 @@ class SessionEdgesTest {
     @CsvSource({"0, true", "60000, true", "60001, false"})
     void aMistakeIsTakenBackWithinAMinute(long millis, boolean taken) {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
-        bench.did(new Event.EmergencyStop(""));
+        bench.did(new EmergencyStop(""));
         bench.now += millis;
         assertThat(bench.session.mistake(Power.ON_TUBES_IN, bench.now)).isEqualTo(taken);
         assertThat(bench.session.mistake(Power.ON_TUBES_OUT, bench.now)).isFalse();
-        assertThat(bench.tell(new Event.Declared(Power.ON_TUBES_IN)).isEmpty()).isEqualTo(taken);
+        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).isEmpty()).isEqualTo(taken);
         assertThat(bench.session.stopped()).isEqualTo(!taken);
     }
 
     @Test
     void beforeAnythingWasDeclaredThereIsNothingToTakeBack() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
-        bench.did(new Event.EmergencyStop("smoke"));
+        bench.did(new EmergencyStop("smoke"));
         assertThat(bench.session.beforeStop(bench.now)).isEmpty();
         assertThat(bench.session.mistake(Power.UNDECLARED, bench.now)).isFalse();
     }
@@ -92,10 +104,10 @@ class SessionEdgesTest {
         Bench bench = off();
         long off = bench.session.context().offSince();
         dead(bench, 0.5).minutes(2);
-        dead(bench, 0.5).ticks(Check.METER_PROVEN);
+        dead(bench, 0.5).ticks(Drained.METER_PROVEN);
         long now = bench.now;
         bench.now = off + offset;
-        bench.tell(new Event.Declared(Power.ON_TUBES_IN), "phone");
+        bench.tell(new Declared(Power.ON_TUBES_IN), "phone");
         bench.now = now;
         assertThat(bench.session.locks(now).hands()).isEqualTo(stays);
         assertThat(bench.session.late()).hasSize(1);
@@ -110,9 +122,9 @@ class SessionEdgesTest {
         bench.now += 10_000;
         bench.reads(Quantity.RESIDUAL, "reservoir", 0.5);
         bench.now -= before;
-        bench.tell(new Event.Ticked(Check.CHASSIS_CLOSED, "", true), "phone");
-        assertThat(bench.session.ticked(Check.CHASSIS_CLOSED, "")).isEqualTo(counts);
-        bench.tell(new Event.Declared(Power.ON_TUBES_IN), "phone");
+        bench.tell(new Ticked(Drained.CHASSIS_CLOSED, "", true), "phone");
+        assertThat(bench.session.ticked(Drained.CHASSIS_CLOSED, "")).isEqualTo(counts);
+        bench.tell(new Declared(Power.ON_TUBES_IN), "phone");
         assertThat(bench.session.late()).hasSize(counts ? 1 : 2);
         assertThat(bench.session.power(bench.now)).isEqualTo(Power.UNDECLARED);
     }
@@ -121,16 +133,16 @@ class SessionEdgesTest {
     @CsvSource({"21600000, true", "21600001, false"})
     void whatWasDeclaredHoldsSixHours(long millis, boolean holds) {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
-        bench.did(new Event.Declared(Power.OFF));
+        bench.did(new Declared(Power.OFF));
         assertThat(bench.session.power(bench.now + millis) == Power.OFF).isEqualTo(holds);
     }
 
     @ParameterizedTest
     @CsvSource({"0.1, false", "0.2, true", "-0.2, true"})
     void aReadingOfMoreThanItsLastDigitIsASignOfPower(double volts, boolean sign) {
-        Event.Read read = Event.Read.of(Quantity.GRID, "V1", new Typed("", volts, Unit.VOLT, 0.1));
+        Read read = Read.of(Quantity.GRID, "V1", new Typed("", volts, Unit.VOLT, 0.1));
         assertThat(SignOfPower.in(read)).isEqualTo(sign);
-        assertThat(SignOfPower.in(Event.Read.of(Quantity.MAINS, "", new Typed("", 230, Unit.VOLT, 1))))
+        assertThat(SignOfPower.in(Read.of(Quantity.MAINS, "", new Typed("", 230, Unit.VOLT, 1))))
                 .isFalse();
     }
 
@@ -147,7 +159,7 @@ class SessionEdgesTest {
     })
     void plateVoltsThatMoveOverTwoPerCentAtEqualMainsAndCurrentAreFound(
             double volts, double mains, double milli, boolean found) {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(11).reads(Quantity.MAINS, "", 230).round(31.6, 31.6, 398);
         bench.minutes(5).reads(Quantity.MAINS, "", mains).round(milli, 31.6, volts);
         assertThat(PlateWatch.of(bench.session).stream().anyMatch(f -> f.about().equals("V1")))
@@ -156,7 +168,7 @@ class SessionEdgesTest {
 
     @Test
     void beforeItIsWarmPlateVoltsMayMove() {
-        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stop.WARM_UP);
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(2).round(31.6, 31.6, 398).minutes(3).round(31.6, 31.6, 420);
         assertThat(PlateWatch.of(bench.session)).isEmpty();
     }
@@ -165,8 +177,8 @@ class SessionEdgesTest {
     void tubesKeepTheirNamesWhereverTheyGo() {
         Bench bench = off();
         dead(bench, 0.5).minutes(2);
-        dead(bench, 0.5).ticks(Check.METER_PROVEN);
-        bench.did(new Event.Placed("V1", "T1")).minutes(1).did(new Event.Exchanged("V1", "V2"));
+        dead(bench, 0.5).ticks(Drained.METER_PROVEN);
+        bench.did(new Placed("V1", "T1")).minutes(1).did(new Exchanged("V1", "V2"));
         TubeHistory tubes = TubeHistory.of(bench.session);
         assertThat(tubes.in("V2", bench.now)).isEqualTo("T1");
         assertThat(tubes.in("V1", bench.now - 30_000)).isEqualTo("T1");

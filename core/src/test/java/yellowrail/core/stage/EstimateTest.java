@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 
 /** A stage is found again from readings that the solver made of it. */

@@ -9,8 +9,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModel;
 
 /** Stages solved by others: a circuit simulator and an independent solver. */

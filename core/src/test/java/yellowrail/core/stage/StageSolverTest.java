@@ -9,8 +9,8 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 
 class StageSolverTest {

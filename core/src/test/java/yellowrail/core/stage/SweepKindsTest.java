@@ -9,8 +9,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowrail.core.amp.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 
 /** Sweeps against tables solved by an independent program: 6L6GC, 460 V, 4.2 kΩ, 70 % at idle. */

@@ -1,0 +1,86 @@
+package yellowrail.core.amp.sensing;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.tube.PinFunction;
+
+/** One sense resistor in the joined cathodes of N tubes: only their mean is known. */
+public record SharedResistor(SenseResistor resistor, int tubes) implements SensingMethod {
+    static final Way<SharedResistor> WAY = new Way<>(
+            "shared",
+            SharedResistor.class,
+            "across a shared resistor",
+            "across a shared sense resistor",
+            Way.Behind.TWO_OR_MORE,
+            Way.Tells.CURRENT,
+            true,
+            Stream.concat(ResistorParameters.RESISTOR.stream(), Stream.of(ResistorParameters.TUBES))
+                    .toList(),
+            given -> ResistorParameters.resistor(given)
+                    .flatMap(r -> ResistorParameters.tubes(given, 2).map(n -> new SharedResistor(r, n))));
+
+    public SharedResistor {
+        SenseMath.checkTubes(tubes);
+    }
+
+    @Override
+    public Way<SharedResistor> way() {
+        return WAY;
+    }
+
+    @Override
+    public Map<String, String> parameters() {
+        return new Described().resistor(resistor).tubes(tubes).texts();
+    }
+
+    @Override
+    public Field field() {
+        return SenseMath.dropField("the drop across the shared resistor", resistor.ohms(), tubes);
+    }
+
+    @Override
+    public String words() {
+        return "across one resistor shared by " + tubes + " tubes";
+    }
+
+    @Override
+    public SensedCurrent see(Typed reading, Meter meter) {
+        return SenseMath.cathodeCurrent(reading, meter, resistor, tubes, List.of());
+    }
+
+    @Override
+    public OptionalDouble readingAt(TubeCurrents eachTube) {
+        return OptionalDouble.of(eachTube.cathode() * tubes * resistor.ohms());
+    }
+
+    @Override
+    public Optional<SenseResistor> element() {
+        return Optional.of(resistor);
+    }
+
+    @Override
+    public boolean readsCathodePath() {
+        return true;
+    }
+
+    @Override
+    public Optional<PinFunction> probedPin() {
+        return Optional.of(PinFunction.CATHODE);
+    }
+
+    @Override
+    public boolean takesOhms() {
+        return true;
+    }
+
+    @Override
+    public Optional<SensingMethod> remeasured(Typed ohms) {
+        return Optional.of(new SharedResistor(resistor.measuredAt(ohms), tubes));
+    }
+}

@@ -1,0 +1,24 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** A target window was chosen for this session; a reason is needed above the ceiling. */
+public record Aimed(String target, String reason) implements Event {
+    static final Kind<Aimed> KIND = new Kind<>(
+            "aim", Aimed.class, List.of("target", "reason"), s -> new Aimed(s.text("target"), s.text("reason")));
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Optional.of("Target “" + target + "”" + Rules.because(reason) + ".");
+    }
+
+    /** One that was made later holds. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return !session.hasLater(getClass(), at);
+    }
+}

@@ -1,0 +1,37 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** How the fixed bias of this amp behaves when the mains moves, which its description left open. */
+public record BiasTold(BiasScheme bias) implements Event {
+    static final Kind<BiasTold> KIND =
+            new Kind<>("bias", BiasTold.class, List.of("bias"), s -> new BiasTold(s.bias("bias")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        BiasScheme described = rules.session().plan().amp().bias();
+        if (described != BiasScheme.FIXED_UNKNOWN) {
+            return Optional.of(
+                    "This amp's description says how it is biased: " + described.words() + ". Correct it there.");
+        }
+        return BiasScheme.FIXED_UNKNOWN.outcomes().contains(bias)
+                ? Optional.empty()
+                : Optional.of("Fixed bias follows the mains, or is held constant.");
+    }
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Optional.of("Bias behaviour told: " + bias.words() + ".");
+    }
+
+    /** One that was made later holds. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return !session.hasLater(getClass(), at);
+    }
+}

@@ -1,0 +1,29 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** A part was changed, or another fact about the amp. */
+public record Changed(String what, String from, String to, String reason) implements Event {
+    static final Kind<Changed> KIND = new Kind<>(
+            "change",
+            Changed.class,
+            List.of("what", "from", "to", "reason"),
+            s -> new Changed(s.text("what"), s.text("from"), s.text("to"), s.text("reason")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return Rules.blank(what, "Say what was changed.").or(rules::handsLocked);
+    }
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Optional.of(what
+                + (from.isBlank() ? "" : ", from " + from)
+                + (to.isBlank() ? "" : " to " + to)
+                + Rules.because(reason) + ".");
+    }
+}

@@ -1,0 +1,58 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Stop;
+
+/** The builder declared the amp's state. */
+public record Declared(Power power) implements Event {
+    static final Kind<Declared> KIND =
+            new Kind<>("declare", Declared.class, List.of("power"), s -> new Declared(s.one("power", Power.class)));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        if (power == Power.OFF) {
+            return Optional.empty();
+        }
+        if (power == Power.UNDECLARED) {
+            return Optional.of("Declare off, on with the output tubes out, or on with the tubes in.");
+        }
+        Session session = rules.session();
+        if (session.stopped()) {
+            return session.mistake(power, rules.now())
+                    ? Optional.empty()
+                    : Optional.of(
+                            "Stopped for safety: find the cause and say what was found before power goes on again.");
+        }
+        Power present = session.power(rules.now());
+        if (present.on() && present != power) {
+            return Optional.of("Output tubes do not move with power on: declare off, drain, then change them.");
+        }
+        for (Stop stop : session.stops()) {
+            Optional<String> waits = stop.powerRefusal(session, power, rules.now());
+            if (waits.isPresent()) {
+                return waits;
+            }
+        }
+        boolean withoutTubes = session.stops().stream().anyMatch(Stop::powersTubesOut);
+        return power == Power.ON_TUBES_OUT && !withoutTubes
+                ? Optional.of("This session does not power the amp with its output tubes out.")
+                : Optional.empty();
+    }
+
+    /** It is kept in the history whatever it says. */
+    @Override
+    public Optional<String> lateRefusal(Rules now, Rules then) {
+        return now.over();
+    }
+
+    /** It stands where it was made and changes nothing. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return false;
+    }
+}

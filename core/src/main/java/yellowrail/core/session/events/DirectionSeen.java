@@ -1,0 +1,28 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** Which turn is hotter, as found with the tubes out. */
+public record DirectionSeen(String control, Control.Direction direction) implements Event {
+    static final Kind<DirectionSeen> KIND = new Kind<>(
+            "direction",
+            DirectionSeen.class,
+            List.of("control", "direction"),
+            s -> new DirectionSeen(s.text("control"), s.one("direction", Control.Direction.class)));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return rules.control(control);
+    }
+
+    /** One that was made later holds. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return !session.hasLater(getClass(), at);
+    }
+}

@@ -1,0 +1,24 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** "Power off now". */
+public record EmergencyStop(String what) implements Event {
+    static final Kind<EmergencyStop> KIND =
+            new Kind<>("stop", EmergencyStop.class, List.of("what"), s -> new EmergencyStop(s.text("what")));
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Optional.of("Power off for safety" + Rules.because(what) + ".");
+    }
+
+    /** It counts unless the state was declared, or the session resumed, after it was made. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return !session.hasLater(Declared.class, at) && !session.hasLater(Resumed.class, at);
+    }
+}

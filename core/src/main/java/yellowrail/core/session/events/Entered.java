@@ -1,0 +1,32 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.stops.Stops;
+
+/** Went to a stop. */
+public record Entered(Stop stop) implements Event {
+    static final Kind<Entered> KIND = new Kind<>(
+            "enter", Entered.class, List.of("stop"), s -> new Entered(s.one("stop", Stops.RAIL.stops(), Stop::id)));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return rules.enter(stop);
+    }
+
+    /** It is kept in the history whatever it says. */
+    @Override
+    public Optional<String> lateRefusal(Rules now, Rules then) {
+        return now.over();
+    }
+
+    /** It stands where it was made and changes nothing. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return false;
+    }
+}

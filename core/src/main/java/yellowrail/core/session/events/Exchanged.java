@@ -1,0 +1,27 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** The tubes of two sockets changed places. */
+public record Exchanged(String socketA, String socketB) implements Event {
+    static final Kind<Exchanged> KIND =
+            new Kind<>("exchange", Exchanged.class, List.of("a", "b"), s -> new Exchanged(s.text("a"), s.text("b")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return rules.session()
+                .noSocket(socketA)
+                .or(() -> rules.session().noSocket(socketB))
+                .or(() -> socketA.equals(socketB) ? Optional.of("Pick two different sockets.") : Optional.empty())
+                .or(rules::tubesLocked);
+    }
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Optional.of("Exchanged the tubes of " + socketA + " and " + socketB + ".");
+    }
+}

@@ -1,0 +1,17 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Session;
+
+/** A lamp or other limiter was put in series, or taken out. */
+public record LimiterSet(boolean inSeries) implements Event {
+    static final Kind<LimiterSet> KIND =
+            new Kind<>("limiter", LimiterSet.class, List.of("on"), s -> new LimiterSet(s.yesOrNo("on")));
+
+    /** One put in series counts unless something later was said; taken out late it is filed. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return inSeries && !session.hasLater(getClass(), at);
+    }
+}

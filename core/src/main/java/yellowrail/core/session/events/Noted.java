@@ -1,0 +1,36 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+
+/** A note. */
+public record Noted(Topic topic, String text) implements Event {
+    static final Kind<Noted> KIND = new Kind<>(
+            "note", Noted.class, List.of("topic", "text"), s -> new Noted(s.one("topic", Topic.class), s.text("text")));
+
+    /** What a note is about. */
+    public enum Topic {
+        HUM("hum"),
+        NOISE("noise"),
+        MICROPHONY("microphony"),
+        GLOW("glow, not evidence of current"),
+        OTHER("note");
+
+        private final String words;
+
+        Topic(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return Rules.blank(text, "The note is empty.");
+    }
+}

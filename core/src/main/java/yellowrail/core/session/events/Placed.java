@@ -1,0 +1,27 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** A tube was put into a socket; the label names the individual tube. */
+public record Placed(String socket, String tube) implements Event {
+    static final Kind<Placed> KIND = new Kind<>(
+            "place", Placed.class, List.of("socket", "tube"), s -> new Placed(s.text("socket"), s.name("tube")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return rules.session()
+                .noSocket(socket)
+                .or(() -> Rules.blank(tube, "Name the tube: what stands on its label."))
+                .or(rules::tubesLocked);
+    }
+
+    @Override
+    public Optional<String> logged(Session before) {
+        String old = before.tube(socket);
+        return Optional.of(socket + ": " + (old.isEmpty() ? "" : "from " + old + " ") + "to " + tube + ".");
+    }
+}

@@ -1,0 +1,41 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** The sheet was signed. */
+public record SignedOff(String by, String remarks) implements Event {
+    static final Kind<SignedOff> KIND = new Kind<>(
+            "sign", SignedOff.class, List.of("by", "remarks"), s -> new SignedOff(s.name("by"), s.text("remarks")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        Session session = rules.session();
+        if (!session.here().signs()) {
+            return Optional.of("Signing is the last stop: go there first.");
+        }
+        if (session.stopped()) {
+            return Optional.of("The session was stopped for safety and not resumed.");
+        }
+        Power power = session.power(rules.now());
+        if (power != Power.OFF) {
+            return Optional.of(power.sentence() + ": signing waits until it is off and unplugged.");
+        }
+        return Rules.blank(by, "Sign with a name or initials.");
+    }
+
+    @Override
+    public Optional<String> lateRefusal(Rules now, Rules then) {
+        return Optional.of(Rules.READ_AGAIN);
+    }
+
+    /** It stands where it was made and changes nothing. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return false;
+    }
+}

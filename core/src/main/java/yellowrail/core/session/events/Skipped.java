@@ -1,0 +1,33 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Stop;
+import yellowrail.core.session.stops.Stops;
+
+/** A stop was left out; the reason is printed. */
+public record Skipped(Stop stop, String reason) implements Event {
+    static final Kind<Skipped> KIND = new Kind<>(
+            "skip",
+            Skipped.class,
+            List.of("stop", "reason"),
+            s -> new Skipped(s.one("stop", Stops.RAIL.stops(), Stop::id), s.text("reason")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        if (!rules.session().stops().contains(stop)) {
+            return Rules.notOfSession(stop);
+        }
+        return stop.skipRefusal()
+                .or(() -> Rules.blank(reason, "A skipped stop needs a reason; it is printed on the sheet."));
+    }
+
+    /** It stands where it was made and changes nothing. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return false;
+    }
+}

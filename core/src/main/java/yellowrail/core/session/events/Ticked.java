@@ -1,0 +1,35 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Check;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.stops.Stops;
+
+/** Something was confirmed, or the confirmation taken back; {@code point} is a socket where one is meant. */
+public record Ticked(Check check, String point, boolean done) implements Event {
+    static final Kind<Ticked> KIND = new Kind<>(
+            "tick",
+            Ticked.class,
+            List.of("check", "point", "done"),
+            s -> new Ticked(s.one("check", Stops.RAIL.checks(), Check::id), s.text("point"), s.yesOrNo("done")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return done ? check.refusal(rules.session(), point, rules.now()) : Optional.empty();
+    }
+
+    /** It is kept in the history whatever it says. */
+    @Override
+    public Optional<String> lateRefusal(Rules now, Rules then) {
+        return now.over();
+    }
+
+    /** It stands where it was made and changes nothing. */
+    @Override
+    public boolean countsLate(Session session, long at) {
+        return false;
+    }
+}

@@ -1,0 +1,23 @@
+package yellowrail.core.session.events;
+
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.session.Event;
+import yellowrail.core.session.Rules;
+import yellowrail.core.session.Session;
+
+/** A reading was taken back: it stays on record, struck through, and counts in no figure. */
+public record Voided(String reading, String reason) implements Event {
+    static final Kind<Voided> KIND = new Kind<>(
+            "void", Voided.class, List.of("reading", "reason"), s -> new Voided(s.text("reading"), s.text("reason")));
+
+    @Override
+    public Optional<String> refusal(Rules rules) {
+        return rules.amend(reading).or(() -> Rules.blank(reason, "Say why it is taken back; it stays on record."));
+    }
+
+    @Override
+    public Optional<String> logged(Session before) {
+        return Amended.line(before, reading, "taken back", reason);
+    }
+}

@@ -1,0 +1,111 @@
+package yellowrail.core.session.stops;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import yellowrail.core.session.Check;
+import yellowrail.core.session.LockRules;
+import yellowrail.core.session.Session;
+import yellowrail.core.session.Stop;
+
+/** Off, drained, everything back in its place. */
+public final class DrainAndClose extends Stop {
+    private static final Check.Rule HERE = (s, point, now) -> only(s, Stops.CLOSE);
+
+    public static final Check RESTORED = Check.of(
+                    "RESTORED",
+                    "What was removed is back: straps, shields, grounding screws, screws of the right length.")
+            .holding(Check.Holds.UNTIL_CHANGED)
+            .onlyIf(HERE);
+    public static final Check LIMITER_OUT = Check.of(
+                    "LIMITER_OUT", "The limiter is out of the mains lead, and the fuse is the marked one.")
+            .onlyIf((s, point, now) -> only(s, Stops.CLOSE)
+                    .or(() -> s.context().limiter()
+                            ? Optional.of("The limiter is still declared in series: take it out and say so first.")
+                            : Optional.empty()));
+    public static final Check CLAMPS = Check.of("CLAMPS", "Tube clamps and cover are on.")
+            .holding(Check.Holds.UNTIL_CHANGED)
+            .onlyIf(HERE);
+
+    DrainAndClose() {
+        super("CLOSE", "Drain and close");
+    }
+
+    /** Why something that is confirmed at one stop only may not be confirmed now. */
+    static Optional<String> only(Session session, Stop stop) {
+        return session.here().equals(stop)
+                ? Optional.empty()
+                : Optional.of("This is confirmed at " + stop.words() + ": go there first.");
+    }
+
+    @Override
+    public boolean powered() {
+        return false;
+    }
+
+    /** Closing is possible at any time. */
+    @Override
+    public List<Stop> after(List<Stop> before) {
+        return List.of();
+    }
+
+    @Override
+    public List<Check> checks() {
+        return List.of(RESTORED, LIMITER_OUT, CLAMPS);
+    }
+
+    @Override
+    public List<ReadingGroup> readings(Look look) {
+        return List.of(new ReadingGroup("Residual volts", "DC, every node", 0, Readings.residuals(look.session())));
+    }
+
+    @Override
+    public List<String> missing(Session session, long now) {
+        List<String> missing = new ArrayList<>(new LockRules(session, now).drained());
+        checks().forEach(c -> c.require(session, missing));
+        return missing;
+    }
+
+    /** Closed once and powered since, it has to be off again. */
+    @Override
+    public List<String> unproven(Session session, boolean done, long now) {
+        if (!done) {
+            return missing(session, now);
+        }
+        boolean off = session.context().off() > 0
+                && !session.power(now).on()
+                && session.contradiction().isEmpty();
+        return off
+                ? List.of()
+                : List.of(session.power(now).sentence() + ": signing waits until it is off and unplugged.");
+    }
+
+    @Override
+    public List<Remark> remarks(Look look) {
+        return Residuals.remarks(look);
+    }
+
+    @Override
+    public List<String> cautions(String volts) {
+        return List.of("The supply can hold " + volts + " again: drain and read every node before a hand goes in.");
+    }
+
+    @Override
+    public String note(Session session) {
+        return Residuals.note(session, this);
+    }
+
+    @Override
+    public Set<Tool> tools() {
+        return Set.of(Tool.LIMITER, Tool.TUBES_AND_PARTS);
+    }
+
+    @Override
+    public List<String> printed(Session session) {
+        return Residuals.highest(session, this)
+                .map(r -> "highest residual at closing " + r.typed().echo())
+                .stream()
+                .toList();
+    }
+}
