@@ -14,12 +14,12 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.MethodReader;
 import yellowrail.app.forms.SensingFields;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
-import yellowrail.app.web.Trouble;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.sensing.Way;
 
@@ -42,7 +42,10 @@ class AmpController {
     @GetMapping("/amps/new")
     String fresh(Model model) {
         return form(
-                AmpForms.empty(), new Envelope(UUID.randomUUID(), UUID.randomUUID(), 0, true), new Complaints(), model);
+                AmpForms.empty(),
+                new Envelope(UUID.randomUUID(), UUID.randomUUID(), 0, true),
+                new FieldErrors(),
+                model);
     }
 
     @GetMapping("/amps/{id}/edit")
@@ -51,7 +54,7 @@ class AmpController {
         return form(
                 AmpForms.of(amp.description()),
                 new Envelope(id, UUID.randomUUID(), amp.version(), false),
-                new Complaints(),
+                new FieldErrors(),
                 model);
     }
 
@@ -66,7 +69,7 @@ class AmpController {
         AmpForm form = bound.sensing(request::getParameter);
         int count = Math.max(1, Math.min(8, tubes));
         AmpForm resized = AmpForms.resized(form, count, Math.max(1, Math.min(2, channels)));
-        fill(resized, new Complaints(), model);
+        fill(resized, new FieldErrors(), model);
         return "amps/form :: rows";
     }
 
@@ -100,20 +103,20 @@ class AmpController {
             return form(form, new Envelope(ampId, UUID.randomUUID(), newest, false), read.complaints(), model);
         } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
-            read.complaints().add("form", Trouble.DATABASE);
+            read.complaints().add("form", ErrorTexts.DATABASE);
             return form(form, envelope, read.complaints(), model);
         }
         return "redirect:/amps/" + ampId + "?kept=" + versionId;
     }
 
-    private String form(AmpForm form, Envelope envelope, Complaints complaints, Model model) {
+    private String form(AmpForm form, Envelope envelope, FieldErrors complaints, Model model) {
         fill(form, complaints, model);
         model.addAttribute("envelope", envelope);
         model.addAttribute("filled", complaints.any());
         return "amps/form";
     }
 
-    private void fill(AmpForm form, Complaints complaints, Model model) {
+    private void fill(AmpForm form, FieldErrors complaints, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("sensing", SensingFields.ofAmp());
         model.addAttribute("said", complaints.byField());

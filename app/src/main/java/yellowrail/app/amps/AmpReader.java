@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.MethodReader;
 import yellowrail.app.forms.SensingTexts;
@@ -72,7 +72,7 @@ public final class AmpReader {
     private final AmpForm form;
     private final Catalogue catalogue;
     private final List<String> targets;
-    private final Complaints complaints = new Complaints();
+    private final FieldErrors complaints = new FieldErrors();
 
     /** Capacitors in series, for example {@code 2 × 350}. */
     private static final Pattern SERIES = Pattern.compile("([2-4])\\s*[x×*]\\s*(.+)");
@@ -84,7 +84,7 @@ public final class AmpReader {
     }
 
     /** A description, or the sentences that stand in its way. */
-    public record Read(Optional<AmpDescription> description, Complaints complaints) {}
+    public record Read(Optional<AmpDescription> description, FieldErrors complaints) {}
 
     /** @param targets names of the target windows that can be chosen */
     public static Read read(AmpForm form, Catalogue catalogue, List<String> targets) {
@@ -118,7 +118,7 @@ public final class AmpReader {
         String maker = maker(groups);
         String target = or(form.target(), "");
         if (!target.isEmpty() && !targets.contains(target) && !target.equals(Target.MakersFigure.NAME)) {
-            complaints.add("target", "There is no target called “" + Complaints.shorten(target) + "”.");
+            complaints.add("target", "There is no target called “" + FieldErrors.shorten(target) + "”.");
         }
         Optional<Double> ceiling =
                 value("ceiling", form.ceiling(), Fields.PERCENT).map(p -> p / 100);
@@ -173,7 +173,7 @@ public final class AmpReader {
         if (!List.of("", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE").contains(text)) {
             complaints.add(
                     "judgeBy",
-                    "“" + Complaints.shorten(text)
+                    "“" + FieldErrors.shorten(text)
                             + "” is no rating system known here: DESIGN_CENTRE, DESIGN_MAXIMUM, ABSOLUTE, or blank.");
         }
         return text;

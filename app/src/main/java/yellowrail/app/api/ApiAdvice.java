@@ -15,10 +15,10 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.Trouble;
 
 /** Errors of the JSON interface as problem+json, in the same sentences as on the pages. */
 @RestControllerAdvice(basePackageClasses = ApiAdvice.class)
@@ -56,7 +56,7 @@ class ApiAdvice {
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail notStored(Exception problem) {
-        Trouble.Told told = Trouble.of(problem);
+        ErrorTexts.Told told = ErrorTexts.of(problem);
         return ProblemDetail.forStatusAndDetail(HttpStatusCode.valueOf(told.status()), told.sentence());
     }
 
@@ -70,7 +70,7 @@ class ApiAdvice {
                     .toList();
             return refused(at(
                     unknown.getPropertyName(),
-                    "There is no field called “" + Complaints.shorten(unknown.getPropertyName()) + "”; known are "
+                    "There is no field called “" + FieldErrors.shorten(unknown.getPropertyName()) + "”; known are "
                             + String.join(", ", known) + ".",
                     known));
         }

@@ -2,7 +2,7 @@ package yellowrail.app.api;
 
 import java.util.List;
 import org.springframework.http.HttpStatus;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 
 /** Something sent was not understood, or is so unusual that it is asked about; every field has its sentence. */
 class ApiRefused extends RuntimeException {
@@ -12,7 +12,7 @@ class ApiRefused extends RuntimeException {
     private final transient List<FieldError> errors;
     private final HttpStatus status;
 
-    ApiRefused(Complaints complaints) {
+    ApiRefused(FieldErrors complaints) {
         this(errors(complaints), HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
@@ -30,7 +30,7 @@ class ApiRefused extends RuntimeException {
      * Goes on only where everything was understood and nothing unusual is left to confirm: what was not understood comes
      * first, then what is asked about, with status 409.
      */
-    static void unlessClear(Complaints complaints) {
+    static void unlessClear(FieldErrors complaints) {
         if (complaints.refused()) {
             throw new ApiRefused(complaints);
         }
@@ -39,7 +39,7 @@ class ApiRefused extends RuntimeException {
         }
     }
 
-    static List<FieldError> errors(Complaints complaints) {
+    static List<FieldError> errors(FieldErrors complaints) {
         return complaints.byField().entrySet().stream()
                 .map(e -> new FieldError(
                         e.getKey(), e.getValue().sentence(), e.getValue().choices()))

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.Round;
@@ -24,6 +24,7 @@ import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.targets.Targets;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Unit;
@@ -127,8 +128,11 @@ class RoundApi {
             @Schema(description = "Sentences behind it, the two statements of the tube that leads first")
             List<String> reasons,
 
-            @Schema(description = "Cross-checks that failed")
+            @Schema(description = "Cross-checks that failed, in words")
             List<String> warnings,
+
+            @Schema(description = "The same with their codes")
+            List<Contradiction> contradictions,
 
             @Schema(description = "Sockets without a current")
             List<String> unmeasured,
@@ -151,7 +155,10 @@ class RoundApi {
                     answer.verdict().allClear(),
                     List.copyOf(answer.verdict().qualifiers()),
                     answer.verdict().sentences(),
-                    answer.warnings(),
+                    answer.contradictions().stream()
+                            .map(Contradiction::sentence)
+                            .toList(),
+                    answer.contradictions(),
                     answer.unmeasured(),
                     answer.sockets().stream()
                             .map(s -> new SocketResult(
@@ -231,7 +238,7 @@ class RoundApi {
         if (made.value().isEmpty()) {
             throw ApiAdvice.at("text", made.complaint().orElse("Type the value as it should have been."));
         }
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         boolean confirmed = complaints.yes("confirmed", correction.confirmed());
         rounds.ask(round, old, made.value().get(), confirmed, complaints);
         ApiRefused.unlessClear(complaints);

@@ -298,7 +298,7 @@ class SessionApi {
                         .map(r -> new SessionReading(
                                 r.id(),
                                 r.quantity().name(),
-                                r.point(),
+                                r.point().name(),
                                 r.typed().raw().isEmpty()
                                         ? Show.plain(r.typed().value(), 6)
                                         : r.typed().raw(),

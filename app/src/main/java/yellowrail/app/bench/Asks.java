@@ -7,8 +7,8 @@ import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Field;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Taken;
 import yellowrail.core.session.stops.ReadingGroup;
 
 /** The readings a stop asks for, with what was read there before. */
@@ -68,7 +68,7 @@ final class Asks {
     private Ask ask(Quantity quantity, String point, String label) {
         AmpDescription amp = session.plan().amp();
         Field field = RoundReader.field(amp, quantity, point);
-        Optional<Taken> last = session.last(quantity, point);
+        Optional<RecordedReading> last = session.last(quantity, point);
         boolean setting = last.isPresent()
                 && last.get().context().stretch() != session.context().stretch();
         boolean live = quantity == Quantity.CURRENT || quantity == Quantity.PLATE || quantity == Quantity.INDIVIDUAL;
@@ -80,7 +80,7 @@ final class Asks {
                 label,
                 field.shownUnit(),
                 last.map(r -> r.typed().echo()).orElse(""),
-                last.map(Taken::at).orElse(0L),
+                last.map(RecordedReading::at).orElse(0L),
                 setting && live,
                 before.getOrDefault(key(quantity, point), ""),
                 ohms && ohmsLocked);

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.RoundReader;
@@ -131,7 +131,7 @@ public final class EventReader implements Said {
     }
 
     private static String shorten(String text) {
-        return Complaints.shorten(text);
+        return FieldErrors.shorten(text);
     }
 
     @Override

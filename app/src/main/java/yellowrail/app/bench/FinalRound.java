@@ -17,11 +17,11 @@ import yellowrail.core.round.Answered;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundReadings;
 import yellowrail.core.round.RoundState;
-import yellowrail.core.session.Judged;
+import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Power;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Standards;
-import yellowrail.core.session.Taken;
+import yellowrail.core.session.SessionAssessment;
 
 /** The last readings of a signed session, kept as a round of the amp, so that its history and comparisons know them. */
 record FinalRound(RoundStore rounds) {
@@ -39,23 +39,23 @@ record FinalRound(RoundStore rounds) {
             Quantity.GRID,
             Quantity.CHOKE);
 
-    void keep(BenchSession bench, Standards standards, long at) {
+    void keep(BenchSession bench, JudgingBasis standards, long at) {
         Session session = bench.state();
         UUID id = id(bench.id() + "/round");
-        Judged judged = Judged.of(session, standards);
-        List<Taken> taken = newest(session, judged);
+        SessionAssessment judged = SessionAssessment.of(session, standards);
+        List<RecordedReading> taken = newest(session, judged);
         if (taken.stream().noneMatch(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)) {
             return;
         }
         List<Reading> readings = new ArrayList<>();
-        for (Taken r : taken) {
+        for (RecordedReading r : taken) {
             OffsetDateTime when = Instant.ofEpochMilli(r.at()).atOffset(ZoneOffset.UTC);
             readings.add(Reading.of(
-                    id(id + r.quantity().name() + "/" + r.point()),
+                    id(id + r.quantity().name() + "/" + r.point().name()),
                     id,
                     readings.size(),
                     r.quantity(),
-                    r.point(),
+                    r.point().name(),
                     r.typed(),
                     when));
         }
@@ -83,7 +83,7 @@ record FinalRound(RoundStore rounds) {
                 answered(apart),
                 Optional.empty());
         OffsetDateTime when = Instant.ofEpochMilli(
-                        taken.stream().mapToLong(Taken::at).max().orElse(at))
+                        taken.stream().mapToLong(RecordedReading::at).max().orElse(at))
                 .atOffset(ZoneOffset.UTC);
         rounds.keep(
                 id,
@@ -99,34 +99,39 @@ record FinalRound(RoundStore rounds) {
     }
 
     /** The newest readings of the present setting, as far as the session itself counts them as read now. */
-    private static List<Taken> newest(Session session, Judged judged) {
+    private static List<RecordedReading> newest(Session session, SessionAssessment judged) {
         Optional<RoundReadings> present = judged.presentReadings();
-        List<Taken> newest = new ArrayList<>();
+        List<RecordedReading> newest = new ArrayList<>();
         Set<String> seen = new HashSet<>();
-        List<Taken> holding = session.holding();
+        List<RecordedReading> holding = session.holding();
         for (int i = holding.size() - 1; i >= 0; i--) {
-            Taken r = holding.get(i);
+            RecordedReading r = holding.get(i);
             boolean here = r.context().power() == Power.ON_TUBES_IN
                     && r.context().run() == session.context().run();
             if (KEPT.contains(r.quantity())
                     && here
                     && present.filter(p -> counts(r, p)).isPresent()
-                    && seen.add(r.quantity() + "/" + r.point())) {
+                    && seen.add(r.quantity() + "/" + r.point().name())) {
                 newest.add(0, r);
             }
         }
         return newest;
     }
 
-    private static boolean counts(Taken reading, RoundReadings now) {
+    private static boolean counts(RecordedReading reading, RoundReadings now) {
         return switch (reading.quantity()) {
             case MAINS -> now.mains().filter(m -> m == reading.typed().value()).isPresent();
-            case CURRENT -> reading.typed().equals(now.points().get(reading.point()));
-            case INDIVIDUAL -> reading.typed().equals(now.individual().get(reading.point()));
-            case PLATE -> reading.typed().equals(now.plate().get(reading.point()));
-            case CATHODE -> reading.typed().equals(now.cathode().get(reading.point()));
-            case SCREEN -> reading.typed().equals(now.screenVolts().get(reading.point()));
-            case SCREEN_DROP -> reading.typed().equals(now.screenDrop().get(reading.point()));
+            case CURRENT ->
+                reading.typed().equals(now.points().get(reading.point().name()));
+            case INDIVIDUAL ->
+                reading.typed().equals(now.individual().get(reading.point().name()));
+            case PLATE -> reading.typed().equals(now.plate().get(reading.point().name()));
+            case CATHODE ->
+                reading.typed().equals(now.cathode().get(reading.point().name()));
+            case SCREEN ->
+                reading.typed().equals(now.screenVolts().get(reading.point().name()));
+            case SCREEN_DROP ->
+                reading.typed().equals(now.screenDrop().get(reading.point().name()));
             case CHOKE -> now.choke().filter(c -> c.equals(reading.typed())).isPresent();
             default -> true;
         };

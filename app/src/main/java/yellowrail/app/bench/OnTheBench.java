@@ -3,7 +3,7 @@ package yellowrail.app.bench;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import yellowrail.app.json.Fresh;
+import yellowrail.app.json.LastKnown;
 import yellowrail.app.web.EachShown;
 
 /** The sessions in progress in a few words, for pages that are asked for often and work without the database. */
@@ -14,10 +14,10 @@ public class OnTheBench {
     /** One session in progress. */
     public record Waiting(UUID id, String words) {}
 
-    private final Fresh<List<Waiting>> waiting;
+    private final LastKnown<List<Waiting>> waiting;
 
     OnTheBench(SessionStore sessions) {
-        waiting = new Fresh<>(List.of(), () -> read(sessions));
+        waiting = new LastKnown<>(List.of(), () -> read(sessions));
     }
 
     private static List<Waiting> read(SessionStore sessions) {

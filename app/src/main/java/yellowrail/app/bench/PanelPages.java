@@ -57,7 +57,7 @@ class PanelPages {
         Map<String, String> before = before(id);
         return sessions.look(id, s -> {
             SheetIssuer.Basis basis = issuer.basis(s);
-            return Panels.of(basis.bench(), basis.standards(), before, clock.millis(), readings == Readings.ALL);
+            return SessionPages.of(basis.bench(), basis.standards(), before, clock.millis(), readings == Readings.ALL);
         });
     }
 
@@ -109,7 +109,8 @@ class PanelPages {
                     s.state()
                             .holding()
                             .forEach(r -> echoes.put(
-                                    Asks.key(r.quantity(), r.point()), r.typed().echo()));
+                                    Asks.key(r.quantity(), r.point().name()),
+                                    r.typed().echo()));
                     return null;
                 }));
         return echoes;

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
@@ -33,10 +33,10 @@ public final class PlanReader {
     private PlanReader() {}
 
     /** A plan, or the sentences that stand in its way. */
-    public record Read(Optional<Plan> plan, Complaints complaints) {}
+    public record Read(Optional<Plan> plan, FieldErrors complaints) {}
 
     public static Read read(BenchForm form, Optional<AmpDescription> amp, List<Meter> meters) {
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         if (amp.isEmpty()) {
             complaints.add("amp", "Choose the amp on the bench.");
         }
@@ -59,30 +59,30 @@ public final class PlanReader {
         if (complaints.any()) {
             return new Read(Optional.empty(), complaints);
         }
-        try {
-            return new Read(
-                    Optional.of(new Plan(
-                            amp.orElseThrow(),
-                            purpose.orElseThrow(),
-                            meter.orElseThrow(),
-                            reference,
-                            hands.orElse(10.0),
-                            soak.orElse(30.0),
-                            amber.orElse(5.0),
-                            red.orElse(10.0))),
-                    complaints);
-        } catch (IllegalArgumentException refused) {
-            complaints.add(
-                    refused.getMessage().startsWith("hands")
-                            ? "hands"
-                            : refused.getMessage().startsWith("a soak") ? "soak" : "heaterRed",
-                    Character.toUpperCase(refused.getMessage().charAt(0))
-                            + refused.getMessage().substring(1) + ".");
+        double handsVolts = hands.orElse(Plan.USUAL_HANDS_VOLTS);
+        double soakMinutes = soak.orElse(Plan.USUAL_SOAK_MINUTES);
+        double heaterAmber = amber.orElse(Plan.USUAL_HEATER_AMBER);
+        double heaterRed = red.orElse(Plan.USUAL_HEATER_RED);
+        Plan.handsRefusal(handsVolts).ifPresent(why -> complaints.add("hands", why));
+        Plan.soakRefusal(soakMinutes).ifPresent(why -> complaints.add("soak", why));
+        Plan.heaterRefusal(heaterAmber, heaterRed).ifPresent(why -> complaints.add("heaterRed", why));
+        if (complaints.any()) {
             return new Read(Optional.empty(), complaints);
         }
+        return new Read(
+                Optional.of(new Plan(
+                        amp.orElseThrow(),
+                        purpose.orElseThrow(),
+                        meter.orElseThrow(),
+                        reference,
+                        handsVolts,
+                        soakMinutes,
+                        heaterAmber,
+                        heaterRed)),
+                complaints);
     }
 
-    private static Optional<Double> number(Complaints complaints, String name, String text, Field field) {
+    private static Optional<Double> number(FieldErrors complaints, String name, String text, Field field) {
         return complaints.quantity(name, text == null ? "" : text, field).map(Typed::value);
     }
 }

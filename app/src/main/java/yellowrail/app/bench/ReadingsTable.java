@@ -7,7 +7,7 @@ import java.util.Arrays;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import yellowrail.app.forms.CsvCells;
-import yellowrail.core.session.Taken;
+import yellowrail.core.session.RecordedReading;
 
 /** A session's readings as a table (RFC 4180), superseded ones included. */
 final class ReadingsTable {
@@ -34,11 +34,11 @@ final class ReadingsTable {
     static String of(BenchSession bench) {
         StringBuilder text = new StringBuilder();
         try (CSVPrinter out = new CSVPrinter(text, FORMAT)) {
-            for (Taken r : bench.state().readings()) {
+            for (RecordedReading r : bench.state().readings()) {
                 out.printRecord(CsvCells.safe(Arrays.asList(
                         Instant.ofEpochMilli(r.at()),
                         r.quantity(),
-                        r.point(),
+                        r.point().name(),
                         r.typed().raw(),
                         r.typed().value(),
                         r.typed().unit().symbol(),

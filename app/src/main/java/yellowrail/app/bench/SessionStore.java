@@ -27,9 +27,9 @@ import yellowrail.core.idle.Slip;
 import yellowrail.core.session.Doubts;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.FindingList;
-import yellowrail.core.session.Judged;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.tube.TubeType;
@@ -127,7 +127,7 @@ public class SessionStore {
 
     /** What the last session of the amp leaves behind: its tubes, and what it found and did not clear up. */
     private Plan following(Plan plan, BenchSession last) {
-        Judged judged = Judged.of(last.state(), issuer.standards(last));
+        SessionAssessment judged = SessionAssessment.of(last.state(), issuer.standards(last));
         return plan.after(last.state().tubes(), FindingList.carriedOn(last.state(), judged));
     }
 

@@ -19,10 +19,10 @@ import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.reading.MeterText;
+import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Standards;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.TubeType;
 
@@ -58,20 +58,20 @@ public class SheetIssuer {
      * A session as it is judged today: by the newest description and types, with what was changed of them since it was begun.
      * An issued one stays with what it was issued by.
      */
-    record Basis(BenchSession bench, Standards standards) {}
+    record Basis(BenchSession bench, JudgingBasis standards) {}
 
     Basis basis(BenchSession bench) {
         if (mapper.issued(bench.id()).isPresent()) {
             return new Basis(bench, standards(bench, bench.types(), List.of()));
         }
-        List<Standards.Change> changed = new ArrayList<>();
+        List<JudgingBasis.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
         Map<String, TubeType> types = tubes.now(judged.state().plan().amp().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
             if (now != null && !now.equals(was)) {
                 Optional<Long> since = tubes.changedAt(designation);
-                changed.add(new Standards.Change(
+                changed.add(new JudgingBasis.Change(
                         "The type " + designation + " was changed since this session was begun: judged by the newer"
                                 + " figures."
                                 + (since.isPresent()
@@ -85,7 +85,7 @@ public class SheetIssuer {
         return new Basis(judged, standards(judged, known, changed));
     }
 
-    private BenchSession newestDescription(BenchSession bench, List<Standards.Change> changed) {
+    private BenchSession newestDescription(BenchSession bench, List<JudgingBasis.Change> changed) {
         Amp newest = amps.amp(bench.ampId());
         AmpDescription begun = bench.state().plan().amp();
         boolean told = begun.bias() == BiasScheme.FIXED_UNKNOWN
@@ -94,7 +94,7 @@ public class SheetIssuer {
             return bench;
         }
         boolean samePoints = points(newest.description()).equals(points(begun));
-        changed.add(new Standards.Change(
+        changed.add(new JudgingBasis.Change(
                 "The description of this amp was changed since this session was begun (version " + bench.ampVersion()
                         + ", now " + newest.version() + "): "
                         + (samePoints
@@ -119,11 +119,11 @@ public class SheetIssuer {
     }
 
     /** What a session's readings are judged by, with today's windows. */
-    Standards standards(BenchSession bench) {
+    JudgingBasis standards(BenchSession bench) {
         return basis(bench).standards();
     }
 
-    private Standards standards(BenchSession bench, Map<String, TubeType> types, List<Standards.Change> changed) {
+    private JudgingBasis standards(BenchSession bench, Map<String, TubeType> types, List<JudgingBasis.Change> changed) {
         Session session = bench.state();
         Amp amp = new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp());
         Optional<Target> maker = MeterText.understand(
@@ -131,7 +131,7 @@ public class SheetIssuer {
                         session.plan().amp().groups().get(0).method().field())
                 .value()
                 .map(Target.MakersFigure::new);
-        return new Standards(types, targets.windows(amp), maker, changed);
+        return new JudgingBasis(types, targets.windows(amp), maker, changed);
     }
 
     /** What a session has found so far. */

@@ -21,13 +21,13 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Entry;
-import yellowrail.core.session.Judged;
+import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.Recheck;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Standards;
+import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.events.Chose;
 import yellowrail.core.session.events.Drawer;
 import yellowrail.core.session.events.Exchanged;
@@ -49,9 +49,9 @@ final class Sheets {
      * @param provenBefore proven sessions of this amp in a row, right before this one
      * @param at when it is issued, milliseconds since 1970
      */
-    static IssuedSheet of(BenchSession bench, Standards standards, int provenBefore, long at) {
+    static IssuedSheet of(BenchSession bench, JudgingBasis standards, int provenBefore, long at) {
         Session session = bench.state();
-        Judged judged = Judged.of(session, standards);
+        SessionAssessment judged = SessionAssessment.of(session, standards);
         Outcome outcome = Outcome.of(session, judged);
         boolean proven = outcome.proof().state() == Proof.State.PROVEN;
         Recheck recheck = Recheck.after(proven ? provenBefore + 1 : 0, tubesMoved(session), proven);
@@ -69,7 +69,7 @@ final class Sheets {
                 Proof.EDITION,
                 findings(outcome),
                 outcome.proof().again(),
-                judged.window().map(w -> w.name() + ", " + Panels.span(w)).orElse("no target chosen"),
+                judged.window().map(w -> w.name() + ", " + SessionPages.span(w)).orElse("no target chosen"),
                 Show.plain(100 * amp.ceilingShare(), 3) + " %",
                 mainsWords(session),
                 "Meter: " + session.plan().meter().name() + " "
@@ -103,12 +103,7 @@ final class Sheets {
 
     private static List<IssuedSheet.Found> findings(Outcome outcome) {
         return outcome.findings().stream()
-                .map(f -> new IssuedSheet.Found(
-                        f.code().words(),
-                        f.tube().isEmpty() ? "" : f.tube(),
-                        f.sentence(),
-                        f.closedBy().map(c -> "Closed: " + c + ".").orElse("Open. " + f.wants()),
-                        f.open()))
+                .map(f -> new IssuedSheet.Found(f.code().words(), f.tube(), f.sentence(), f.standing(), f.open()))
                 .toList();
     }
 
@@ -131,7 +126,7 @@ final class Sheets {
                 : "mains " + Show.si(low, Unit.VOLT, 4) + " to " + Show.si(high, Unit.VOLT, 4);
     }
 
-    private static IssuedSheet.Tube tube(Outcome.BeforeAfter t, Judged judged) {
+    private static IssuedSheet.Tube tube(Outcome.BeforeAfter t, SessionAssessment judged) {
         String type = judged.amp().sockets().stream()
                 .filter(s -> s.name().equals(t.socket()))
                 .map(s -> s.tubeType())
@@ -153,7 +148,7 @@ final class Sheets {
                 t.afterShare().map(s -> strip(s, judged)));
     }
 
-    private static IssuedSheet.Strip strip(Estimate share, Judged judged) {
+    private static IssuedSheet.Strip strip(Estimate share, SessionAssessment judged) {
         return new IssuedSheet.Strip(
                 at(share.value()) - 3,
                 at(share.low()),
@@ -196,7 +191,7 @@ final class Sheets {
         return low.equals(high) ? low : low + " to " + high;
     }
 
-    private static List<String> notMeasured(Session session, Judged judged) {
+    private static List<String> notMeasured(Session session, SessionAssessment judged) {
         Set<String> lines = new LinkedHashSet<>();
         judged.present().ifPresent(p -> p.unmeasured().forEach(s -> lines.add(s + ": not read in the last setting.")));
         for (Missing missing : judged.notKnown()) {
@@ -252,7 +247,7 @@ final class Sheets {
         return notes;
     }
 
-    private static List<String> checks(Session session, Judged judged) {
+    private static List<String> checks(Session session, SessionAssessment judged) {
         List<String> lines = new ArrayList<>();
         session.stops().forEach(stop -> lines.addAll(stop.printed(session)));
         if (judged.sag() instanceof yellowrail.core.adjust.SupplySag.Known known) {

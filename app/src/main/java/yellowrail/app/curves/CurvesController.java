@@ -12,12 +12,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
-import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.CsvLines;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.tubes.TubeStore;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.Trouble;
 import yellowrail.core.fit.OwnFit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
@@ -39,7 +39,7 @@ class CurvesController {
         TubeType type = type(name);
         String points = store.of(type.designation()).map(TypeCurves::points).orElse("");
         model.addAttribute("kept", !kept.isEmpty());
-        return show(type, points, UUID.randomUUID(), new Complaints(), Optional.empty(), model);
+        return show(type, points, UUID.randomUUID(), new FieldErrors(), Optional.empty(), model);
     }
 
     /** Fits and shows; keeps only when asked to, so that the residuals are seen first. */
@@ -52,7 +52,7 @@ class CurvesController {
             Model model,
             HttpServletResponse response) {
         TubeType type = type(name);
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         OwnFit fit;
         try {
             fit = OwnFit.of(PointsText.read(type.designation(), points));
@@ -74,14 +74,14 @@ class CurvesController {
                 return show(type, points, UUID.randomUUID(), complaints, Optional.of(FitView.of(fit)), model);
             } catch (DataAccessException | TransactionException away) {
                 response.setStatus(503);
-                complaints.add("form", Trouble.DATABASE);
+                complaints.add("form", ErrorTexts.DATABASE);
             }
         }
         return show(type, points, id, complaints, Optional.of(FitView.of(fit)), model);
     }
 
     private String show(
-            TubeType type, String points, UUID id, Complaints complaints, Optional<FitView> fit, Model model) {
+            TubeType type, String points, UUID id, FieldErrors complaints, Optional<FitView> fit, Model model) {
         Optional<TypeCurves> present = store.of(type.designation());
         model.addAttribute("type", type.designation());
         model.addAttribute("rated", type.strictest().isPresent());

@@ -9,7 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yellowrail.app.json.Fresh;
+import yellowrail.app.json.LastKnown;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.core.tube.ModelTrust;
@@ -20,7 +20,7 @@ import yellowrail.core.tube.TypeCurves;
 @Service
 public class CurvesStore {
     private final CurvesMapper mapper;
-    private final Fresh<Map<String, TypeCurves>> own = new Fresh<>(Map.of(), this::read);
+    private final LastKnown<Map<String, TypeCurves>> own = new LastKnown<>(Map.of(), this::read);
 
     CurvesStore(CurvesMapper mapper) {
         this.mapper = mapper;

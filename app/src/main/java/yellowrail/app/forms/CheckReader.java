@@ -45,7 +45,7 @@ public final class CheckReader {
     private final Catalogue catalogue;
     private final List<Window> windows;
     private final List<Meter> meters;
-    private final Complaints complaints = new Complaints();
+    private final FieldErrors complaints = new FieldErrors();
     private Optional<Lookup> lookup = Optional.empty();
     private boolean methodKnown;
 
@@ -67,7 +67,7 @@ public final class CheckReader {
      */
     public record Read(
             IdleQuestion question,
-            Complaints complaints,
+            FieldErrors complaints,
             Set<String> confirmed,
             Optional<Lookup> lookup,
             boolean methodKnown) {
@@ -108,7 +108,7 @@ public final class CheckReader {
                 continue;
             }
             if (!CheckForm.names().contains(parts[0])) {
-                complaints.add("confirmed", "“" + Complaints.shorten(parts[0]) + "” is no field of a check.");
+                complaints.add("confirmed", "“" + FieldErrors.shorten(parts[0]) + "” is no field of a check.");
             } else if (parts.length == 1 || form.typed(parts[0]).equals(parts[1].strip())) {
                 names.add(parts[0]);
             }
@@ -188,7 +188,7 @@ public final class CheckReader {
                     type.get().ratings().stream().map(Ratings::edition).toList();
             complaints.add(
                     "edition",
-                    "“" + Complaints.shorten(name) + "” is no edition of the "
+                    "“" + FieldErrors.shorten(name) + "” is no edition of the "
                             + type.get().designation() + "’s ratings; there are " + String.join("; ", known) + ".",
                     known);
         }
@@ -267,7 +267,7 @@ public final class CheckReader {
         if (!numbers || Double.parseDouble(parts[0]) > 100) {
             complaints.add(
                     field,
-                    "“" + Complaints.shorten(text) + "” was not understood. Write per cent of reading and"
+                    "“" + FieldErrors.shorten(text) + "” was not understood. Write per cent of reading and"
                             + " counts, for example 0.5+2.");
             return fallback;
         }
@@ -359,7 +359,7 @@ public final class CheckReader {
                 .map(w -> (Target) w)
                 .findFirst();
         if (named.isEmpty()) {
-            complaints.add("target", "There is no target called “" + Complaints.shorten(name) + "”.");
+            complaints.add("target", "There is no target called “" + FieldErrors.shorten(name) + "”.");
         }
         return named;
     }

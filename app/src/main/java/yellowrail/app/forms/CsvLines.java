@@ -77,7 +77,7 @@ public final class CsvLines {
             return value;
         } catch (NumberFormatException other) {
             throw new IllegalArgumentException(
-                    where + "“" + Complaints.shorten(shown) + "” is no number for " + what + ".");
+                    where + "“" + FieldErrors.shorten(shown) + "” is no number for " + what + ".");
         }
     }
 }

@@ -21,10 +21,10 @@ public final class MethodReader implements Given {
     private final Map<String, String> texts;
     private final Connection connection;
     private final double tap;
-    private final Complaints complaints;
+    private final FieldErrors complaints;
 
     /** @param texts what was typed, by the names of the parameters */
-    public MethodReader(Map<String, String> texts, Connection connection, double tap, Complaints complaints) {
+    public MethodReader(Map<String, String> texts, Connection connection, double tap, FieldErrors complaints) {
         this.texts = texts;
         this.connection = connection;
         this.tap = tap;
@@ -41,7 +41,7 @@ public final class MethodReader implements Given {
         if (way.isEmpty()) {
             complaints.add(
                     "method",
-                    "“" + Complaints.shorten(word) + "” is none of " + String.join(", ", Ways.ids()) + ".",
+                    "“" + FieldErrors.shorten(word) + "” is none of " + String.join(", ", Ways.ids()) + ".",
                     Ways.ids());
             return Optional.empty();
         }

@@ -42,13 +42,13 @@ public final class SensingTexts {
      *
      * @param fields the names that are known
      */
-    public static void refuseUnknown(Map<String, String> texts, List<String> fields, Complaints complaints) {
+    public static void refuseUnknown(Map<String, String> texts, List<String> fields, FieldErrors complaints) {
         for (String name : texts.keySet()) {
             if (!names().contains(name)) {
                 List<String> known = fields.stream().sorted().toList();
                 complaints.add(
                         name,
-                        "There is no field called “" + Complaints.shorten(name) + "”; known are "
+                        "There is no field called “" + FieldErrors.shorten(name) + "”; known are "
                                 + String.join(", ", known) + ".",
                         known);
             }

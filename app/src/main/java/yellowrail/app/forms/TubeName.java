@@ -15,7 +15,7 @@ public record TubeName(String sentence, List<TubeType> near) {
     public static Optional<TubeName> notOne(Lookup lookup) {
         if (lookup instanceof Lookup.WhichVariant which) {
             return Optional.of(new TubeName(
-                    "“" + Complaints.shorten(which.family())
+                    "“" + FieldErrors.shorten(which.family())
                             + "” is a family whose ratings differ. Which one is fitted?",
                     which.variants()));
         }
@@ -27,7 +27,7 @@ public record TubeName(String sentence, List<TubeType> near) {
         }
         if (lookup instanceof Lookup.Unknown unknown) {
             return Optional.of(new TubeName(
-                    "“" + Complaints.shorten(unknown.name()) + "” is not in the catalogue"
+                    "“" + FieldErrors.shorten(unknown.name()) + "” is not in the catalogue"
                             + (unknown.near().isEmpty() ? "; enter it as your own under Tubes." : ". Did you mean:"),
                     unknown.near()));
         }

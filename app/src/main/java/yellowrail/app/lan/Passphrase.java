@@ -11,7 +11,7 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import yellowrail.app.json.Fresh;
+import yellowrail.app.json.LastKnown;
 import yellowrail.app.store.StoredPassphrase;
 import yellowrail.app.store.StoredShapes;
 
@@ -25,11 +25,11 @@ class Passphrase implements UserDetailsService, PasswordEncoder {
 
     private final BCryptPasswordEncoder encoder = new BCryptPasswordEncoder();
     private final LanMapper mapper;
-    private final Fresh<StoredPassphrase> kept;
+    private final LastKnown<StoredPassphrase> kept;
 
     Passphrase(LanMapper mapper, @Value("${yellowrail.passphrase}") String given) {
         this.mapper = mapper;
-        this.kept = new Fresh<>(first(given), () -> newest().orElseThrow());
+        this.kept = new LastKnown<>(first(given), () -> newest().orElseThrow());
     }
 
     private StoredPassphrase first(String given) {

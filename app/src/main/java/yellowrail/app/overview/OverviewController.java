@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Words;
 import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.pictures.SocketMap;
@@ -70,7 +70,7 @@ class OverviewController {
     String shelve(@PathVariable UUID id, @RequestParam UUID entry, @RequestParam String away) {
         Boolean yes = Words.YES_NO.get(away);
         if (yes == null) {
-            throw new NotThere("answer “" + Complaints.shorten(away) + "” to whether the amp is put away");
+            throw new NotThere("answer “" + FieldErrors.shorten(away) + "” to whether the amp is put away");
         }
         amps.shelve(entry, id, yes);
         return yes ? "redirect:/amps" : "redirect:/amps/" + id;
@@ -125,7 +125,7 @@ class OverviewController {
     String tellBias(@PathVariable UUID id, @RequestParam String bias, @RequestParam(defaultValue = "") String round) {
         BiasScheme told = Words.BIAS.get(bias);
         if (told == null || !BiasScheme.FIXED_UNKNOWN.outcomes().contains(told)) {
-            throw new NotThere("answer “" + Complaints.shorten(bias) + "” to how the bias behaves");
+            throw new NotThere("answer “" + FieldErrors.shorten(bias) + "” to how the bias behaves");
         }
         amps.tellBias(id, told);
         return round.matches("[0-9a-f-]{36}") ? "redirect:/rounds/" + round : "redirect:/amps/" + id;

@@ -3,7 +3,7 @@ package yellowrail.app.quickcheck;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.CheckReader;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
@@ -100,9 +100,9 @@ public record CheckView(
                 answer.formulas());
     }
 
-    private static Verdict held(Complaints complaints) {
+    private static Verdict held(FieldErrors complaints) {
         return Verdict.unknown(complaints.byField().values().stream()
-                .map(Complaints.Complaint::sentence)
+                .map(FieldErrors.Complaint::sentence)
                 .toList());
     }
 

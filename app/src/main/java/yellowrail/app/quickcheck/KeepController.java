@@ -23,7 +23,7 @@ import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -69,7 +69,7 @@ class KeepController {
         // What the check itself does not take is not kept either.
         CheckReader.Read read = CheckReader.read(check, tubes.catalogue(), settings.windows(), settings.meters());
         AmpReader.Read amp = AmpReader.read(amp(check, read, ampName), tubes.catalogue(), settings.targetNames());
-        Complaints complaints = amp.complaints();
+        FieldErrors complaints = amp.complaints();
         read.ask(IdleCheck.answer(read.question(), List.of()));
         for (var said : read.complaints().byField().entrySet()) {
             complaints.add(said.getKey(), said.getValue().sentence());
@@ -96,7 +96,7 @@ class KeepController {
         model.addAttribute(
                 "sentences",
                 complaints.byField().values().stream()
-                        .map(Complaints.Complaint::sentence)
+                        .map(FieldErrors.Complaint::sentence)
                         .toList());
         return "quickcheck/not-kept";
     }

@@ -15,7 +15,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.SensingFields;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.pictures.Statements;
@@ -120,7 +120,7 @@ class QuickCheckController {
     }
 
     /** What could have been meant, and for an unusual value that it is right. */
-    private static List<Choice> choices(String field, Complaints.Complaint complaint, HttpServletRequest request) {
+    private static List<Choice> choices(String field, FieldErrors.Complaint complaint, HttpServletRequest request) {
         List<Choice> choices = new ArrayList<>();
         complaint.choices().forEach(c -> choices.add(new Choice(c, with(request, field, c))));
         if (complaint.asked()) {
@@ -162,7 +162,7 @@ class QuickCheckController {
         request.getParameterMap().forEach((name, values) -> {
             if (!CheckForm.names().contains(name)) {
                 read.complaints()
-                        .add(ADDRESS, "The address holds “" + Complaints.shorten(name) + "”, which is no field here.");
+                        .add(ADDRESS, "The address holds “" + FieldErrors.shorten(name) + "”, which is no field here.");
             } else if (Arrays.stream(values).distinct().count() > 1) {
                 read.complaints()
                         .add(name, "The address holds two values for this: " + String.join(" and ", values) + ".");

@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.experiment.MeasuredPoint;
 
@@ -54,7 +54,7 @@ record ResultForm(UUID id, String supersedes, Map<String, String> factors, Strin
     }
 
     /** The result, with what is wrong in {@code complaints}; then it is not to be kept. */
-    BenchResult read(UUID ampId, OffsetDateTime takenAt, UUID corrects, Complaints complaints) {
+    BenchResult read(UUID ampId, OffsetDateTime takenAt, UUID corrects, FieldErrors complaints) {
         factors.forEach((factor, text) -> {
             if (text.length() > Texts.SENTENCE) {
                 complaints.add(field(factor), Texts.tooLong(Texts.SENTENCE, text));

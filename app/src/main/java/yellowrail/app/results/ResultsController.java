@@ -22,12 +22,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.CsvCells;
 import yellowrail.app.forms.CsvLines;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.Trouble;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.reading.Show;
 
@@ -55,7 +55,7 @@ class ResultsController {
                 ? ResultForm.after(results.holding(ampId))
                 : ResultForm.correcting(ofAmp(correct, ampId));
         model.addAttribute("kept", kept);
-        return page(ampId, form, new Complaints(), model);
+        return page(ampId, form, new FieldErrors(), model);
     }
 
     private BenchResult ofAmp(UUID id, UUID ampId) {
@@ -76,7 +76,7 @@ class ResultsController {
             HttpServletResponse response) {
         amps.amp(ampId);
         ResultForm form = ResultForm.typed(id, said);
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         BenchResult result = form.read(
                 ampId,
                 supersedes == null ? ResultForm.now() : ofAmp(supersedes, ampId).takenAt(),
@@ -94,14 +94,14 @@ class ResultsController {
             return page(ampId, form.withId(UUID.randomUUID()), complaints, model);
         } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
-            complaints.add("form", Trouble.DATABASE);
+            complaints.add("form", ErrorTexts.DATABASE);
             model.addAttribute("away", true);
             return page(ampId, form, complaints, model);
         }
         return "redirect:/amps/" + ampId + "/results?kept=" + id;
     }
 
-    private String page(UUID ampId, ResultForm form, Complaints complaints, Model model) {
+    private String page(UUID ampId, ResultForm form, FieldErrors complaints, Model model) {
         boolean away = Boolean.TRUE.equals(model.getAttribute("away"));
         List<BenchResult> holding = away ? List.of() : results.holding(ampId);
         model.addAttribute("ampId", ampId);

@@ -20,13 +20,13 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.targets.Targets;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
@@ -50,7 +50,7 @@ class RoundController {
     @GetMapping("/amps/{ampId}/rounds/new")
     String fresh(@PathVariable UUID ampId, Model model) {
         RoundForm form = new RoundForm(UUID.randomUUID().toString(), null, "", "", "", "", "", "", "", "", Map.of());
-        return form(amps.amp(ampId), form, new Complaints(), model);
+        return form(amps.amp(ampId), form, new FieldErrors(), model);
     }
 
     @PostMapping("/amps/{ampId}/rounds")
@@ -108,7 +108,7 @@ class RoundController {
         return Optional.ofNullable(request.getParameter(name)).orElse("no");
     }
 
-    private String form(Amp amp, RoundForm form, Complaints complaints, Model model) {
+    private String form(Amp amp, RoundForm form, FieldErrors complaints, Model model) {
         AmpDescription description = amp.description();
         model.addAttribute("amp", amp);
         model.addAttribute("a", description);
@@ -167,10 +167,10 @@ class RoundController {
                             : Texts.tooLong(Texts.SENTENCE, reason);
             return correction(roundId, readingId, id, text, reason, Optional.of(sentence), model);
         }
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         rounds.ask(round, old, typed.get(), confirmed.equals(text), complaints);
         if (complaints.any()) {
-            Complaints.Complaint said = complaints.byField().get("text");
+            FieldErrors.Complaint said = complaints.byField().get("text");
             response.setStatus(said.asked() ? 409 : 422);
             model.addAttribute("choices", said.choices());
             model.addAttribute("asked", said.asked());
@@ -183,7 +183,7 @@ class RoundController {
             return correction(roundId, readingId, id, text, reason, Optional.of(stored.getMessage()), model);
         } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
-            return correction(roundId, readingId, id, text, reason, Optional.of(Trouble.DATABASE), model);
+            return correction(roundId, readingId, id, text, reason, Optional.of(ErrorTexts.DATABASE), model);
         }
         return "redirect:/rounds/" + roundId + "?kept";
     }

@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
@@ -40,7 +40,7 @@ public final class RoundReader {
     }
 
     /** A round as read: its state and readings, or sentences at its fields. */
-    public record Read(RoundState state, OffsetDateTime takenAt, List<Reading> readings, Complaints complaints) {}
+    public record Read(RoundState state, OffsetDateTime takenAt, List<Reading> readings, FieldErrors complaints) {}
 
     private RoundReader() {}
 
@@ -97,7 +97,7 @@ public final class RoundReader {
      * @param now the time for a round that names none
      */
     public static Read read(RoundForm form, AmpDescription amp, UUID roundId, List<Meter> meters, OffsetDateTime now) {
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         OffsetDateTime takenAt = takenAt(form, complaints, now);
         List<Reading> readings = new ArrayList<>();
         List<Point> points = points(amp);
@@ -118,7 +118,7 @@ public final class RoundReader {
         List<String> known = points.stream().map(Point::key).toList();
         form.values().keySet().stream()
                 .filter(k -> !known.contains(k) && !or(form.values().get(k), "").isEmpty())
-                .forEach(k -> complaints.add(k, "“" + Complaints.shorten(k) + "” is no point of this amp."));
+                .forEach(k -> complaints.add(k, "“" + FieldErrors.shorten(k) + "” is no point of this amp."));
         if (readings.isEmpty() && !complaints.any()) {
             complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");
         }
@@ -127,13 +127,13 @@ public final class RoundReader {
         }
         for (String entry : form.confirmed()) {
             if (!known.contains(entry.split("=", 2)[0])) {
-                complaints.add("confirmed", "“" + Complaints.shorten(entry) + "” is no point of this amp.");
+                complaints.add("confirmed", "“" + FieldErrors.shorten(entry) + "” is no point of this amp.");
             }
         }
         return new Read(state(form, meters, complaints), takenAt, readings, complaints);
     }
 
-    private static RoundState state(RoundForm form, List<Meter> meters, Complaints complaints) {
+    private static RoundState state(RoundForm form, List<Meter> meters, FieldErrors complaints) {
         // The classes go by the words of a check too.
         String name = or(form.meter(), Meter.HANDHELD.name());
         Optional<Meter> meter = meters.stream()
@@ -143,7 +143,7 @@ public final class RoundReader {
         if (meter.isEmpty()) {
             complaints.add(
                     "meter",
-                    "There is no meter called “" + Complaints.shorten(name) + "”.",
+                    "There is no meter called “" + FieldErrors.shorten(name) + "”.",
                     meters.stream().map(Meter::name).toList());
         }
         Optional<Double> spread =
@@ -160,7 +160,7 @@ public final class RoundReader {
                 spread.filter(s -> s <= 1));
     }
 
-    private static OffsetDateTime takenAt(RoundForm form, Complaints complaints, OffsetDateTime now) {
+    private static OffsetDateTime takenAt(RoundForm form, FieldErrors complaints, OffsetDateTime now) {
         if (form.takenAt() == null || form.takenAt().isBlank()) {
             return now;
         }
@@ -173,7 +173,7 @@ public final class RoundReader {
         } catch (DateTimeParseException wrong) {
             complaints.add(
                     "takenAt",
-                    "“" + Complaints.shorten(form.takenAt()) + "” is not a time such as 2026-03-14T19:30:00+01:00.");
+                    "“" + FieldErrors.shorten(form.takenAt()) + "” is not a time such as 2026-03-14T19:30:00+01:00.");
             return now;
         }
     }

@@ -3,7 +3,7 @@ package yellowrail.app.rounds;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.idle.Slips;
@@ -18,9 +18,9 @@ final class RoundSlips {
     private final AmpDescription amp;
     private final List<Reading> readings;
     private final List<String> confirmed;
-    private final Complaints complaints;
+    private final FieldErrors complaints;
 
-    private RoundSlips(AmpDescription amp, List<Reading> readings, List<String> confirmed, Complaints complaints) {
+    private RoundSlips(AmpDescription amp, List<Reading> readings, List<String> confirmed, FieldErrors complaints) {
         this.amp = amp;
         this.readings = readings;
         this.confirmed = confirmed;
@@ -36,7 +36,7 @@ final class RoundSlips {
             List<Reading> readings,
             RoundAnswer answer,
             List<String> confirmed,
-            Complaints complaints) {
+            FieldErrors complaints) {
         RoundSlips slips = new RoundSlips(amp, readings, confirmed, complaints);
         answer.sockets().forEach(slips::ofSocket);
         readings.forEach(slips::alone);

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.store.TypeHashes;
@@ -93,7 +93,7 @@ public class RoundStore {
     }
 
     /** Asks about a corrected reading in the same way, in the round it belongs to; at the field called text. */
-    public void ask(Round round, Reading old, Typed typed, boolean confirmed, Complaints complaints) {
+    public void ask(Round round, Reading old, Typed typed, boolean confirmed, FieldErrors complaints) {
         if (old.quantity() == Quantity.MAINS && !Mains.possible(typed.value())) {
             complaints.add("text", "No outlet gives " + typed.echo() + "; 300 V at most.");
             return;
@@ -106,7 +106,7 @@ public class RoundStore {
         all.add(corrected);
         Round then =
                 new Round(round.id(), round.amp(), round.takenAt(), round.state(), round.types(), round.note(), all);
-        Complaints questions = new Complaints();
+        FieldErrors questions = new FieldErrors();
         RoundSlips.ask(round.amp().description(), all, then.judged(List.of()), List.of(), questions);
         String key = RoundForm.key(old.quantity(), old.point());
         if (!confirmed && questions.has(key)) {

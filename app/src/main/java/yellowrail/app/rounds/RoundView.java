@@ -11,6 +11,7 @@ import java.util.UUID;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.LimitCheck;
 import yellowrail.core.idle.Missing;
@@ -92,7 +93,12 @@ public record RoundView(
                 tone.mark(),
                 Statements.of(answer.verdict()),
                 answer.verdict().reasons(),
-                answer.verdict().reasons().containsAll(answer.warnings()) ? List.of() : answer.warnings(),
+                // Where a tube leads the verdict, its reasons begin with them.
+                answer.worst().isEmpty()
+                        ? answer.contradictions().stream()
+                                .map(Contradiction::sentence)
+                                .toList()
+                        : List.of(),
                 answer.balances().stream()
                         .map(b -> "Channel " + b.channel() + ": side A "
                                 + Show.si(b.sideA(), Unit.AMPERE, 3) + ", side B " + Show.si(b.sideB(), Unit.AMPERE, 3)

@@ -8,7 +8,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
-import yellowrail.app.json.Fresh;
+import yellowrail.app.json.LastKnown;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.Shape;
 import yellowrail.app.store.StoredDifferently;
@@ -26,15 +26,15 @@ public class SettingStore {
     private static final String METER = "meter";
 
     private final SettingMapper mapper;
-    private final Fresh<List<Window>> windows;
-    private final Fresh<List<String>> broken = new Fresh<>(List.of(), this::readBroken);
-    private final Fresh<List<Meter>> meters;
+    private final LastKnown<List<Window>> windows;
+    private final LastKnown<List<String>> broken = new LastKnown<>(List.of(), this::readBroken);
+    private final LastKnown<List<Meter>> meters;
 
     SettingStore(SettingMapper mapper) {
         this.mapper = mapper;
         // Read at the start, so that a shipped window never stands in for an edited one while the database is slow.
-        this.windows = new Fresh<>(readWindows(), this::readWindows);
-        this.meters = new Fresh<>(readMeters(), this::readMeters);
+        this.windows = new LastKnown<>(readWindows(), this::readWindows);
+        this.meters = new LastKnown<>(readMeters(), this::readMeters);
     }
 
     /** All target windows: the shipped ones in their order, edited where the builder did so, then the builder's own. */

@@ -10,11 +10,11 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.store.StoredDifferently;
-import yellowrail.app.web.Trouble;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
@@ -33,10 +33,10 @@ class SettingsController {
 
     @GetMapping("/settings")
     String page(@RequestParam(defaultValue = "") String kept, Model model) {
-        return page(new Complaints(), kept, Map.of(), model);
+        return page(new FieldErrors(), kept, Map.of(), model);
     }
 
-    private String page(Complaints complaints, String kept, Map<String, String> typed, Model model) {
+    private String page(FieldErrors complaints, String kept, Map<String, String> typed, Model model) {
         model.addAttribute("typed", typed);
         model.addAttribute("windows", store.windows());
         model.addAttribute("meters", store.meters());
@@ -58,7 +58,7 @@ class SettingsController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         var low = complaints.quantity("lo", lo, Fields.PERCENT).map(Typed::value);
         var high = complaints.quantity("hi", hi, Fields.PERCENT).map(Typed::value);
         if (low.isEmpty() || high.isEmpty()) {
@@ -95,7 +95,7 @@ class SettingsController {
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
-        Complaints complaints = new Complaints();
+        FieldErrors complaints = new FieldErrors();
         if (meterName.isBlank() || meterName.length() > Texts.NAME) {
             complaints.add("meterName", "A meter's name has 1 to 60 characters.");
         }
@@ -110,7 +110,7 @@ class SettingsController {
                 () -> store.keep(id, new Meter(Texts.line(meterName), volts, amperes, ohms)));
     }
 
-    private static Accuracy accuracy(String name, String percent, String counts, Complaints complaints) {
+    private static Accuracy accuracy(String name, String percent, String counts, FieldErrors complaints) {
         var share =
                 complaints.quantity(name + "Percent", percent, Fields.PERCENT).map(Typed::value);
         int count = complaints.count(name + "Counts", counts, 0, 1000, 0);
@@ -122,7 +122,7 @@ class SettingsController {
     }
 
     private String keep(
-            Complaints complaints,
+            FieldErrors complaints,
             Map<String, String> typed,
             Model model,
             HttpServletResponse response,
@@ -142,7 +142,7 @@ class SettingsController {
                 return page(complaints, "", typed, model);
             } catch (DataAccessException | TransactionException away) {
                 response.setStatus(503);
-                complaints.add("form", Trouble.DATABASE);
+                complaints.add("form", ErrorTexts.DATABASE);
                 return page(complaints, "", typed, model);
             }
         }

@@ -2,7 +2,7 @@ package yellowrail.app.stage;
 
 import java.util.List;
 import java.util.Map;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.stage.OperatingChart;
@@ -25,7 +25,7 @@ import yellowrail.core.stage.OperatingChart;
  */
 record StagePicture(
         String trouble,
-        Map<String, Complaints.Complaint> said,
+        Map<String, FieldErrors.Complaint> said,
         double idleShare,
         OperatingChart chart,
         List<Statements.Line> statements,
@@ -38,7 +38,7 @@ record StagePicture(
         List<Lines> settings,
         List<MeasuredPoint> measured,
         String accuracy) {
-    static StagePicture refused(String trouble, Map<String, Complaints.Complaint> said) {
+    static StagePicture refused(String trouble, Map<String, FieldErrors.Complaint> said) {
         return new StagePicture(
                 trouble, said, 0, null, List.of(), null, 0, null, null, List.of(), List.of(), List.of(), List.of(), "");
     }

@@ -3,7 +3,7 @@ package yellowrail.app.stage;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.results.MeasuredText;
 import yellowrail.core.experiment.MeasuredPoint;
@@ -65,7 +65,7 @@ class StagePictures {
                 accuracy(f, computed));
     }
 
-    private static List<MeasuredPoint> points(String measured, Complaints complaints) {
+    private static List<MeasuredPoint> points(String measured, FieldErrors complaints) {
         try {
             return MeasuredText.read(measured);
         } catch (IllegalArgumentException unread) {

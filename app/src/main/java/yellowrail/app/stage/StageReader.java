@@ -3,7 +3,7 @@ package yellowrail.app.stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.NoSolution;
@@ -26,11 +26,11 @@ public final class StageReader {
      * @param clean distortion at 1 W wanted, share
      */
     public record Read(
-            Optional<StageSetting> setting, double highest, double margin, double clean, Complaints complaints) {}
+            Optional<StageSetting> setting, double highest, double margin, double clean, FieldErrors complaints) {}
 
     private final StageForm form;
     private final TubeFactsOf.Answer tube;
-    private final Complaints complaints = new Complaints();
+    private final FieldErrors complaints = new FieldErrors();
     private final StageTexts texts;
 
     private StageReader(StageForm form, TubeFactsOf.Answer tube) {

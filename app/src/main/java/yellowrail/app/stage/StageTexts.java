@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
-import yellowrail.app.forms.Complaints;
 import yellowrail.app.forms.CsvLines;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
@@ -67,9 +67,9 @@ final class StageTexts {
             Map.of("idle", List.of(5.0, 150.0), "loadFactor", List.of(0.25, 4.0), "mains", List.of(80.0, 120.0));
 
     private final StageForm form;
-    private final Complaints complaints;
+    private final FieldErrors complaints;
 
-    StageTexts(StageForm form, Complaints complaints) {
+    StageTexts(StageForm form, FieldErrors complaints) {
         this.form = form;
         this.complaints = complaints;
         PICKS.forEach(this::pick);
@@ -80,7 +80,7 @@ final class StageTexts {
         if (!words.contains(text)) {
             complaints.add(
                     name,
-                    "“" + Complaints.shorten(text) + "” is none of "
+                    "“" + FieldErrors.shorten(text) + "” is none of "
                             + String.join(
                                     ", ",
                                     words.stream().filter(w -> !w.isEmpty()).toList()) + ".");
@@ -126,7 +126,7 @@ final class StageTexts {
                             + Show.siPlain(field.high(), field.unit(), 4) + " can be computed, from "
                             + Show.siPlain(
                                     low || field.sign() == Field.Sign.ABOVE_ZERO ? field.low() : 0, field.unit(), 4)
-                            + " on; “" + Complaints.shorten(form.text(name)) + "” was understood as "
+                            + " on; “" + FieldErrors.shorten(form.text(name)) + "” was understood as "
                             + Show.siPlain(value, field.unit(), 4) + ".");
         }
         return !low && value <= field.high();
@@ -156,7 +156,7 @@ final class StageTexts {
                         word.replace(',', '.').replace('−', '-').replaceAll("[V%]$", "")));
             } catch (NumberFormatException other) {
                 complaints.add(
-                        name, what + ", for example 1.05 0.97; “" + Complaints.shorten(word) + "” is no number.");
+                        name, what + ", for example 1.05 0.97; “" + FieldErrors.shorten(word) + "” is no number.");
                 return java.util.Collections.nCopies(count, usual);
             }
         }
@@ -178,8 +178,8 @@ final class StageTexts {
                     "tubes",
                     pushPull
                             ? "A push-pull stage has 2, 4, 6 or 8 tubes, the same number on each side; not “"
-                                    + Complaints.shorten(text) + "”."
-                            : "A single-ended stage has 1 to 4 tubes, not “" + Complaints.shorten(text) + "”.");
+                                    + FieldErrors.shorten(text) + "”."
+                            : "A single-ended stage has 1 to 4 tubes, not “" + FieldErrors.shorten(text) + "”.");
         }
         return fits ? count : pushPull ? 2 : 1;
     }
@@ -199,7 +199,7 @@ final class StageTexts {
         }
         complaints.add(
                 name,
-                "“" + Complaints.shorten(form.text(name)) + "” is no number from " + Show.plain(low, 3) + " to "
+                "“" + FieldErrors.shorten(form.text(name)) + "” is no number from " + Show.plain(low, 3) + " to "
                         + Show.plain(high, 3) + ".");
         return low;
     }

@@ -16,7 +16,7 @@ import yellowrail.core.tube.TypeCurves;
  */
 public final class StoredShapes {
     public static final Shape<AmpDescription> AMP =
-            new Shape<>("amp", AmpDescription.class, Upgrades::same, Upgrades::milliampsOfAmp);
+            new Shape<>("amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp);
     public static final Shape<TubeType> TUBE_TYPE = new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);

@@ -30,6 +30,13 @@ final class Upgrades {
         }
     }
 
+    /** Amps picked no rating system, and their capacitors stood alone. */
+    static ObjectNode seriesAndSystem(ObjectNode amp) {
+        unlessThere(amp, "judgeBy", JsonNodeFactory.instance.stringNode(""));
+        amp.path("nodes").forEach(n -> unlessThere((ObjectNode) n, "series", JsonNodeFactory.instance.numberNode(1)));
+        return amp;
+    }
+
     /** Types were told to be pentodes or beam tetrodes by words alone, and could not declare a limit as not published. */
     static ObjectNode kindOfTube(ObjectNode type) {
         unlessThere(
@@ -81,6 +88,7 @@ final class Upgrades {
 
     /** Sessions took over neither tubes nor findings from the one before. */
     static ObjectNode carriedOver(ObjectNode plan) {
+        seriesAndSystem((ObjectNode) plan.get("amp"));
         unlessThere(plan, "tubes", JsonNodeFactory.instance.objectNode());
         noneUnlessThere(plan, "carried");
         return plan;

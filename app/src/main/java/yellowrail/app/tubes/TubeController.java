@@ -16,8 +16,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
-import yellowrail.app.web.Trouble;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.tube.Limit;
@@ -93,7 +93,7 @@ class TubeController {
             return form(form, UUID.randomUUID(), before, read.complaints().byField(), model);
         } catch (DataAccessException | TransactionException away) {
             response.setStatus(503);
-            read.complaints().add("form", Trouble.DATABASE);
+            read.complaints().add("form", ErrorTexts.DATABASE);
             return form(form, id, before, read.complaints().byField(), model);
         }
         return "redirect:"

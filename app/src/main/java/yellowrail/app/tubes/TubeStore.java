@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yellowrail.app.json.Fresh;
+import yellowrail.app.json.LastKnown;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.store.TypeHashes;
@@ -25,14 +25,14 @@ import yellowrail.core.tube.TubeType;
 public class TubeStore {
     private final OwnTypeMapper mapper;
     private final Clock clock;
-    private final Fresh<List<String>> broken = new Fresh<>(List.of(), () -> own().broken());
-    private final Fresh<Catalogue> fresh;
+    private final LastKnown<List<String>> broken = new LastKnown<>(List.of(), () -> own().broken());
+    private final LastKnown<Catalogue> fresh;
 
     TubeStore(OwnTypeMapper mapper, Clock clock) {
         this.mapper = mapper;
         this.clock = clock;
         // Read at the start, so that the shipped figures never stand in for corrected ones while the database is slow.
-        this.fresh = new Fresh<>(catalogue(), this::catalogue);
+        this.fresh = new LastKnown<>(catalogue(), this::catalogue);
     }
 
     /** The catalogue as it is now. A correction that cannot be read leaves its type unknown: the shipped figures are not it. */

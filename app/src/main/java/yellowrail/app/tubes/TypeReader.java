@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import yellowrail.app.forms.Complaints;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
@@ -55,7 +55,7 @@ final class TypeReader {
     private final TypeForm form;
     private final Catalogue catalogue;
     private final Optional<TubeType> before;
-    private final Complaints complaints = new Complaints();
+    private final FieldErrors complaints = new FieldErrors();
 
     private TypeReader(TypeForm form, Catalogue catalogue, Optional<TubeType> before) {
         this.form = form;
@@ -63,7 +63,7 @@ final class TypeReader {
         this.before = before;
     }
 
-    record Read(Optional<TubeType> type, Complaints complaints) {}
+    record Read(Optional<TubeType> type, FieldErrors complaints) {}
 
     /**
      * @param catalogue the types there are

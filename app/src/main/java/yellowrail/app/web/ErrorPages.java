@@ -25,7 +25,7 @@ class ErrorPages implements ErrorController {
         // Asked for by its own address there is no error to tell of.
         HttpStatus known =
                 code == null ? HttpStatus.NOT_FOUND : status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status;
-        Object given = request.getAttribute(Trouble.SENTENCE);
+        Object given = request.getAttribute(ErrorTexts.SENTENCE);
         String sentence = given instanceof String text ? text : sentence(known);
         Object path = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
         if (path instanceof String uri && uri.startsWith("/api/")) {
@@ -45,7 +45,7 @@ class ErrorPages implements ErrorController {
 
     /** A page comes back by itself; what was sent is kept on the page, to be sent again under the same ids. */
     private static void recover(HttpServletRequest request, HttpServletResponse response, Model model, Object path) {
-        if (!(request.getAttribute(Trouble.SENT) instanceof Map<?, ?> fields)) {
+        if (!(request.getAttribute(ErrorTexts.SENT) instanceof Map<?, ?> fields)) {
             response.setHeader("Refresh", "3");
             return;
         }
@@ -70,7 +70,7 @@ class ErrorPages implements ErrorController {
             case BAD_REQUEST -> "The address or form holds something that could not be understood.";
             case METHOD_NOT_ALLOWED -> "This address does not take that kind of request.";
             case CONTENT_TOO_LARGE -> "That was too long to be taken.";
-            case SERVICE_UNAVAILABLE -> Trouble.DATABASE;
+            case SERVICE_UNAVAILABLE -> ErrorTexts.DATABASE;
             default -> "The application could not do that. Nothing was changed; going back keeps what you typed.";
         };
     }

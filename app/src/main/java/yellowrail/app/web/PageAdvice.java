@@ -37,10 +37,10 @@ class PageAdvice {
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     void databaseAway(Exception problem, HttpServletRequest request, HttpServletResponse response) throws IOException {
         log.warn("Database: {}", problem.getMessage());
-        Trouble.Told told = Trouble.of(problem);
-        request.setAttribute(Trouble.SENTENCE, told.sentence());
+        ErrorTexts.Told told = ErrorTexts.of(problem);
+        request.setAttribute(ErrorTexts.SENTENCE, told.sentence());
         if (request.getMethod().equals("POST")) {
-            request.setAttribute(Trouble.SENT, Map.copyOf(request.getParameterMap()));
+            request.setAttribute(ErrorTexts.SENT, Map.copyOf(request.getParameterMap()));
         }
         if (told.status() == 503) {
             response.setHeader("Retry-After", "2");

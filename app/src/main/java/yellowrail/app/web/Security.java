@@ -36,7 +36,7 @@ class Security {
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(POLICY))
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .exceptionHandling(e -> e.accessDeniedHandler((request, response, denied) -> {
-                    request.setAttribute(Trouble.SENTENCE, Trouble.FORM_TOKEN);
+                    request.setAttribute(ErrorTexts.SENTENCE, ErrorTexts.FORM_TOKEN);
                     response.sendError(403);
                 }))
                 .requestCache(c -> c.disable());

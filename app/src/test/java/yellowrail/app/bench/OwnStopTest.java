@@ -20,13 +20,13 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Mark;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Rail;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Standards;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Entered;
@@ -121,7 +121,7 @@ class OwnStopTest {
             .orElseThrow();
     private static final Map<String, TubeType> TYPES =
             Map.of("6L6GC", Catalogue.shippedType("6L6GC").orElseThrow());
-    private static final Standards STANDARDS = new Standards(TYPES, Profiles.SHIPPED, Optional.empty());
+    private static final JudgingBasis STANDARDS = new JudgingBasis(TYPES, Profiles.SHIPPED, Optional.empty());
 
     private final Session session = new Session(
             new Plan(AMP, Purpose.YEARLY_CHECK, Meter.HANDHELD, PlateVolts.Reference.CHASSIS, 10, 30, 5, 10), rail());
@@ -156,7 +156,7 @@ class OwnStopTest {
     }
 
     private Panel panel() {
-        return Panels.of(bench(), STANDARDS, Map.of(), now, false);
+        return SessionPages.of(bench(), STANDARDS, Map.of(), now, false);
     }
 
     private void done() {

@@ -46,7 +46,7 @@ class DemoDataIT extends AppIT {
         assertThat(reedling.get(0).verdict().qualifiers()).contains(Verdict.Qualifier.MEAN_ONLY);
         assertThat(reedling.get(2).verdict().place()).isEqualTo(Verdict.Place.ABOVE_RATING);
         assertThat(reedling.get(2).worst()).isEqualTo("V3");
-        assertThat(reedling.get(2).warnings()).isEmpty();
+        assertThat(reedling.get(2).contradictions()).isEmpty();
 
         // Two measured tables, one factor apart, stored once.
         Amp pair = amps.all().stream()

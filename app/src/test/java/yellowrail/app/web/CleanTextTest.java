@@ -32,14 +32,15 @@ class CleanTextTest {
         "53300, 503, does not answer"
     })
     void aFailedStatementIsToldAsWhatItIs(String state, int status, String words) {
-        var told = Trouble.of(new DataIntegrityViolationException("x", new SQLException("x", state)));
+        var told = ErrorTexts.of(new DataIntegrityViolationException("x", new SQLException("x", state)));
         assertThat(told.status()).isEqualTo(status);
         assertThat(told.sentence()).contains(words);
     }
 
     @Test
     void withoutAStateTheDatabaseDoesNotAnswer() {
-        assertThat(Trouble.of(new DataAccessResourceFailureException("timeout")).status())
+        assertThat(ErrorTexts.of(new DataAccessResourceFailureException("timeout"))
+                        .status())
                 .isEqualTo(503);
     }
 }

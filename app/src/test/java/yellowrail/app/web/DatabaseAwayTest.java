@@ -25,7 +25,7 @@ class DatabaseAwayTest {
     void isToldByPages(Exception failure) {
         assertThat(new ExceptionHandlerMethodResolver(PageAdvice.class).resolveMethodByThrowable(failure))
                 .isNotNull();
-        assertThat(Trouble.of(failure).status()).isEqualTo(503);
+        assertThat(ErrorTexts.of(failure).status()).isEqualTo(503);
     }
 
     @ParameterizedTest

@@ -1,5 +1,6 @@
 package yellowrail.core.amp;
 
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -8,19 +9,25 @@ import java.util.Optional;
  * @param name what the builder calls it
  * @param farads capacitance of one capacitor, F; empty when not known
  * @param ratedVolts rated voltage of one capacitor, V; empty when not known
- * @param series how many such capacitors stand in series, 1 or more; they share the voltage
+ * @param series how many such capacitors stand in series, 1 to 4; they share the voltage
  */
 public record SupplyNode(String name, Optional<Double> farads, Optional<Double> ratedVolts, int series) {
     public SupplyNode {
         if (name.isBlank() || name.length() > 40) {
             throw new IllegalArgumentException("a node's name has 1 to 40 characters");
         }
-        // Descriptions kept before series pairs could be named have none.
-        series = Math.max(1, series);
+        if (series < 1 || series > 4) {
+            throw new IllegalArgumentException(series + " capacitors in series; 1 to 4");
+        }
     }
 
     public static SupplyNode single(String name, Optional<Double> farads, Optional<Double> ratedVolts) {
         return new SupplyNode(name, farads, ratedVolts, 1);
+    }
+
+    /** Whether a builder's name for a node says that it is the bias supply, which stands below the chassis. */
+    public static boolean namesBiasSupply(String name) {
+        return name.toLowerCase(Locale.ROOT).contains("bias");
     }
 
     /** Capacitance of the whole node, F. */

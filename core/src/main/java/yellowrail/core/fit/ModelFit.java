@@ -1,8 +1,11 @@
 package yellowrail.core.fit;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
@@ -62,7 +65,36 @@ public final class ModelFit {
         }
     }
 
-    private record Figure(int line, String name, double published, double sigma) {}
+    private record Figure(int line, Kind kind, double published, double sigma) {}
+
+    /** What a published figure is a figure of. */
+    private enum Kind {
+        IDLE_PLATE("idle plate", Predicted::idlePlate),
+        IDLE_SCREEN("idle screen", Predicted::idleScreen),
+        IDLE_CATHODE("idle cathode", Predicted::idleCathode),
+        TRANSCONDUCTANCE("gm", Predicted::milliSiemens),
+        PLATE_OHMS("rp", Predicted::plateOhms),
+        FULL_POWER("full power", Predicted::watts),
+        FULL_PLATE("full plate", Predicted::fullPlate),
+        FULL_SCREEN("full screen", Predicted::fullScreen),
+        FULL_CATHODE("full cathode", Predicted::fullCathode);
+
+        private static final Set<Kind> IDLE = EnumSet.of(IDLE_PLATE, IDLE_SCREEN, IDLE_CATHODE);
+        private static final Set<Kind> FULL = EnumSet.of(FULL_POWER, FULL_PLATE, FULL_SCREEN, FULL_CATHODE);
+        private static final Set<Kind> SCREEN = EnumSet.of(IDLE_SCREEN, FULL_SCREEN);
+        /** What tells the plate's curves. */
+        private static final Set<Kind> PLATE = EnumSet.of(IDLE_PLATE, IDLE_CATHODE, TRANSCONDUCTANCE, PLATE_OHMS);
+        /** What a first guess of mu is made by. */
+        private static final Set<Kind> FIRST = EnumSet.of(IDLE_PLATE, IDLE_CATHODE, TRANSCONDUCTANCE);
+
+        private final String words;
+        private final ToDoubleFunction<Predicted> of;
+
+        Kind(String words, ToDoubleFunction<Predicted> of) {
+            this.words = words;
+            this.of = of;
+        }
+    }
 
     private ModelFit() {}
 
@@ -71,17 +103,13 @@ public final class ModelFit {
      */
     public static Fitted to(List<Operation> operations) {
         List<Figure> figures = figures(operations);
-        long plates = figures.stream()
-                .filter(f -> !f.name().contains("screen"))
-                .filter(f -> f.name().startsWith("idle")
-                        || f.name().equals("gm")
-                        || f.name().equals("rp"))
-                .count();
+        long plates =
+                figures.stream().filter(f -> Kind.PLATE.contains(f.kind())).count();
         if (plates < LEAST_FIGURES) {
             throw new IllegalArgumentException("A fit needs at least " + LEAST_FIGURES
                     + " figures of plate current, gm and rp; there are " + plates + ".");
         }
-        if (figures.stream().noneMatch(f -> f.name().contains("screen"))) {
+        if (figures.stream().noneMatch(f -> Kind.SCREEN.contains(f.kind()))) {
             throw new IllegalArgumentException(
                     "A fit needs at least one screen current: without it the screens' heat would be invented.");
         }
@@ -120,7 +148,7 @@ public final class ModelFit {
         double sum = 0;
         for (int i = 0; i < values.length; i++) {
             Figure f = figures.get(i);
-            Residual residual = new Residual(f.line(), f.name(), f.published(), values[i]);
+            Residual residual = new Residual(f.line(), f.kind().words, f.published(), values[i]);
             residuals.add(residual);
             sum += residual.miss() * residual.miss();
         }
@@ -131,31 +159,31 @@ public final class ModelFit {
         List<Figure> figures = new ArrayList<>();
         for (int i = 0; i < operations.size(); i++) {
             Operation o = operations.get(i);
-            add(figures, i, "idle plate", o.idle().plate(), 0.03);
-            add(figures, i, "idle screen", o.idle().screen(), 0.10);
-            add(figures, i, "idle cathode", o.idle().cathode(), 0.03);
-            add(figures, i, "gm", o.milliSiemens(), 0.04);
-            add(figures, i, "rp", o.plateOhms(), 0.12);
+            add(figures, i, Kind.IDLE_PLATE, o.idle().plate(), 0.03);
+            add(figures, i, Kind.IDLE_SCREEN, o.idle().screen(), 0.10);
+            add(figures, i, Kind.IDLE_CATHODE, o.idle().cathode(), 0.03);
+            add(figures, i, Kind.TRANSCONDUCTANCE, o.milliSiemens(), 0.04);
+            add(figures, i, Kind.PLATE_OHMS, o.plateOhms(), 0.12);
             if (o.hasFullSignal() && o.driveKnown()) {
-                add(figures, i, "full power", o.watts(), 0.05);
-                add(figures, i, "full plate", o.full().plate(), 0.04);
-                add(figures, i, "full screen", o.full().screen(), 0.10);
-                add(figures, i, "full cathode", o.full().cathode(), 0.04);
+                add(figures, i, Kind.FULL_POWER, o.watts(), 0.05);
+                add(figures, i, Kind.FULL_PLATE, o.full().plate(), 0.04);
+                add(figures, i, Kind.FULL_SCREEN, o.full().screen(), 0.10);
+                add(figures, i, Kind.FULL_CATHODE, o.full().cathode(), 0.04);
             }
         }
         return figures;
     }
 
-    private static void add(List<Figure> figures, int line, String name, double published, double sigma) {
+    private static void add(List<Figure> figures, int line, Kind kind, double published, double sigma) {
         if (published > 0) {
-            figures.add(new Figure(line, name, published, sigma));
+            figures.add(new Figure(line, kind, published, sigma));
         }
     }
 
     /** The usual model with the mu that leaves the least scatter of idle currents, and both scales set by them. */
     private static TubeModel start(double kp, List<Operation> operations, List<Figure> figures) {
         List<Figure> idle =
-                figures.stream().filter(f -> f.name().startsWith("idle")).toList();
+                figures.stream().filter(f -> Kind.IDLE.contains(f.kind())).toList();
         TubeModel best = USUAL;
         double least = Double.POSITIVE_INFINITY;
         for (double mu = 4; mu <= 30; mu *= 1.06) {
@@ -176,9 +204,7 @@ public final class ModelFit {
             double cost = 0;
             for (int i = 0; i < values.length; i++) {
                 Figure f = figures.get(i);
-                boolean counts = f.name().equals("idle plate")
-                        || f.name().equals("idle cathode")
-                        || f.name().equals("gm");
+                boolean counts = Kind.FIRST.contains(f.kind());
                 double miss = counts ? Math.log(values[i] / f.published()) / f.sigma() : 0;
                 cost += miss * miss;
             }
@@ -198,7 +224,7 @@ public final class ModelFit {
         int screens = 0;
         for (int i = 0; i < values.length; i++) {
             double miss = Math.log(values[i] / idle.get(i).published());
-            if (idle.get(i).name().equals("idle screen")) {
+            if (idle.get(i).kind() == Kind.IDLE_SCREEN) {
                 screen += miss;
                 screens++;
             } else {
@@ -249,7 +275,7 @@ public final class ModelFit {
     }
 
     private static double[] values(TubeModel model, List<Operation> operations, List<Figure> figures) {
-        boolean fullSignal = figures.stream().anyMatch(f -> f.name().startsWith("full"));
+        boolean fullSignal = figures.stream().anyMatch(f -> Kind.FULL.contains(f.kind()));
         Predicted[] predicted = new Predicted[operations.size()];
         for (int i = 0; i < predicted.length; i++) {
             predicted[i] = Predicted.of(model, operations.get(i), fullSignal);
@@ -257,17 +283,7 @@ public final class ModelFit {
         double[] values = new double[figures.size()];
         for (int i = 0; i < values.length; i++) {
             Predicted p = predicted[figures.get(i).line()];
-            double value = switch (figures.get(i).name()) {
-                case "idle plate" -> p.idlePlate();
-                case "idle screen" -> p.idleScreen();
-                case "idle cathode" -> p.idleCathode();
-                case "gm" -> p.milliSiemens();
-                case "rp" -> p.plateOhms();
-                case "full power" -> p.watts();
-                case "full plate" -> p.fullPlate();
-                case "full screen" -> p.fullScreen();
-                default -> p.fullCathode();
-            };
+            double value = figures.get(i).kind().of.applyAsDouble(p);
             // A step that leads to no solution is a very bad one, not an end of the search.
             values[i] = value > 1e-12 ? value : 1e-12;
         }

@@ -4,6 +4,7 @@ import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.amp.sensing.SensedCurrent;
+import yellowrail.core.idle.Contradiction.Code;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
@@ -54,7 +55,7 @@ final class Contradictions {
         }
         SenseResistor resistor = element.get();
         findings.contradicted(
-                "sense resistor",
+                Code.SENSE_RESISTOR,
                 "The resistor is marked " + Show.si(resistor.markedOhms(), Unit.OHM, 3) + " ± "
                         + Show.plain(resistor.tolerancePercent(), 2) + " % and was measured at "
                         + resistor.measured().orElseThrow().echo()
@@ -65,7 +66,7 @@ final class Contradictions {
     private void ownFigures() {
         question.reading()
                 .flatMap(question.method()::objection)
-                .ifPresent(o -> findings.contradicted(o.about(), o.sentence()));
+                .ifPresent(o -> findings.contradicted(Code.METHOD_FIGURE, o.about(), o.sentence()));
     }
 
     /** A cathode-bias resistor in a stage said to have fixed bias. */
@@ -73,7 +74,7 @@ final class Contradictions {
         BiasScheme bias = question.stage().bias();
         if (bias.fixed() && question.method().tellsCathodeVolts()) {
             findings.contradicted(
-                    "bias scheme",
+                    Code.BIAS_SCHEME,
                     "The current is read across a cathode-bias resistor, but the stage is said to have " + bias.words()
                             + ". Is it cathode bias, or mixed bias?");
         }
@@ -95,7 +96,7 @@ final class Contradictions {
             boolean whole = question.method().tellsCathodeVolts() || bias.fixed();
             if (whole ? Math.abs(volts - read) > allowed : volts < read - allowed) {
                 findings.contradicted(
-                        "cathode volts",
+                        Code.CATHODE_VOLTS,
                         "Cathode volts are typed as " + measured.get().echo() + ", and the meter showed "
                                 + drop.get().echo() + " " + question.method().words()
                                 + (whole ? ", which is the same voltage." : ", which is a part of them.")
@@ -107,13 +108,13 @@ final class Contradictions {
         }
         if (bias.fixed() && volts > FIXED_CATHODE + error) {
             findings.contradicted(
-                    "cathode volts",
+                    Code.CATHODE_VOLTS,
                     "With fixed bias the cathode stands near the chassis, but "
                             + measured.get().echo()
                             + " are typed. Is it cathode bias or mixed bias, or a wrong reading?");
         } else if (!bias.fixed() && volts <= error) {
             findings.contradicted(
-                    "cathode volts",
+                    Code.CATHODE_VOLTS,
                     "With " + bias.words() + " the cathode stands some volts above the chassis, but "
                             + measured.get().echo() + " are typed. Read them again.");
         }
@@ -136,7 +137,7 @@ final class Contradictions {
                 + (seen.get().perTube().errors().worst() + resistor.relativeLimit(meter) + ONE_VOLTAGE) * expected;
         if (Math.abs(measured.value() - expected) > allowed) {
             findings.contradicted(
-                    "cathode volts",
+                    Code.CATHODE_VOLTS,
                     "Cathode volts are typed as " + measured.echo() + "; "
                             + Show.si(total, Unit.AMPERE, 3) + " through " + Show.si(resistor.ohms(), Unit.OHM, 3)
                             + " are " + Show.si(expected, Unit.VOLT, 3) + ". Read both again.");
@@ -150,7 +151,7 @@ final class Contradictions {
         double screen = split.screen().map(Estimate::value).orElse(0.0);
         double share = screen / split.cathode().map(Estimate::value).orElse(screen);
         findings.contradicted(
-                "screen current",
+                Code.SCREEN_CURRENT,
                 "The measured screen current of " + Show.si(screen, Unit.AMPERE, 3) + " is "
                         + Show.significant(100 * share, 2)
                         + " % of the cathode current, which no tube of this kind takes at idle: is it the drop, the"
@@ -168,7 +169,7 @@ final class Contradictions {
                 ? share < SCREEN_BELOW || share > SCREEN_ABOVE
                 : Math.abs(share - 1) > SAME_SUPPLY + cathodeShare(plateVolts)) {
             findings.contradicted(
-                    "screen volts",
+                    Code.SCREEN_VOLTS,
                     "Screen volts of " + read.echo() + " beside " + Show.si(plateVolts.value(), Unit.VOLT, 3)
                             + " on the plate do not go with " + connection.words()
                             + " connection. Read them again, or correct the connection.");

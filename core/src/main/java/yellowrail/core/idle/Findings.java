@@ -10,7 +10,7 @@ final class Findings {
     private final List<Supplier<Formula>> formulas = new ArrayList<>(10);
     final List<Missing> missing = new ArrayList<>();
     final List<String> notes = new ArrayList<>();
-    final List<String> contradictions = new ArrayList<>();
+    final List<Contradiction> contradictions = new ArrayList<>();
     boolean upperBound;
 
     void formula(Supplier<Formula> formula) {
@@ -31,8 +31,12 @@ final class Findings {
     }
 
     /** Two things said or read that cannot both be so; no all-clear until one is read again. */
-    void contradicted(String what, String sentence) {
-        contradictions.add(sentence);
+    void contradicted(Contradiction.Code code, String sentence) {
+        contradicted(code, code.words(), sentence);
+    }
+
+    void contradicted(Contradiction.Code code, String what, String sentence) {
+        contradictions.add(new Contradiction(code, "", sentence));
         missing.add(new Missing(what, 1, sentence, true));
     }
 

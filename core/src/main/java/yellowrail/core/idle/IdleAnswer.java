@@ -30,7 +30,7 @@ import yellowrail.core.tube.Ratings;
  * @param limits the other limits, each with its own state
  * @param targets each target as a meter reading
  * @param missing what is not known, weightiest first
- * @param contradictions what the check says twice and not alike, one sentence each
+ * @param contradictions what the check says twice and not alike
  * @param slips likely slips, likeliest first
  * @param notes what to keep in mind
  * @param formulas every figure opened
@@ -55,7 +55,7 @@ public record IdleAnswer(
         List<LimitCheck> limits,
         List<TargetReading> targets,
         List<Missing> missing,
-        List<String> contradictions,
+        List<Contradiction> contradictions,
         List<Slip> slips,
         List<String> notes,
         List<Formula> formulas) {}

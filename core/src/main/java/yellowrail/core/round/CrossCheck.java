@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.idle.Contradiction;
+import yellowrail.core.idle.Contradiction.Code;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
@@ -27,11 +29,11 @@ final class CrossCheck {
     private CrossCheck() {}
 
     /**
-     * A sentence when the single readings and the combined reading, A, contradict each other.
+     * What contradicts when the single readings and the combined reading, A, contradict each other.
      *
      * @param all whether every tube behind the point was read alone; if not, their sum can only be smaller
      */
-    static Optional<String> combined(String point, double sumAmperes, boolean all, double combinedAmperes) {
+    static Optional<Contradiction> combined(String point, double sumAmperes, boolean all, double combinedAmperes) {
         boolean more = sumAmperes > combinedAmperes * (1 + COMBINED_WITHIN);
         boolean less = all && sumAmperes < combinedAmperes * (1 - COMBINED_WITHIN);
         if (!more && !less) {
@@ -40,30 +42,36 @@ final class CrossCheck {
         String apart = combinedAmperes > 0
                 ? Show.fixed(100 * Math.abs(sumAmperes / combinedAmperes - 1), 1) + " % apart (3 % allowed)"
                 : "one of them is wrong";
-        return Optional.of("The single readings add up to " + Show.si(sumAmperes, Unit.AMPERE) + ", the point " + point
-                + " reads " + Show.si(combinedAmperes, Unit.AMPERE) + ": " + apart + ". Read both again.");
+        return Optional.of(new Contradiction(
+                Code.COMBINED_CURRENT,
+                point,
+                "The single readings add up to " + Show.si(sumAmperes, Unit.AMPERE) + ", the point " + point + " reads "
+                        + Show.si(combinedAmperes, Unit.AMPERE) + ": " + apart + ". Read both again."));
     }
 
     /**
-     * A sentence when the tubes draw more than the choke carries, or less than nine tenths of it.
+     * What contradicts when the tubes draw more than the choke carries, or less than nine tenths of it.
      *
      * @param all whether every tube's current is known; if not, their sum can only be smaller
      */
-    static Optional<String> supply(double tubesAmperes, boolean all, double chokeAmperes) {
+    static Optional<Contradiction> supply(double tubesAmperes, boolean all, double chokeAmperes) {
         boolean more = tubesAmperes > chokeAmperes * (1 + SUPPLY_WITHIN);
         boolean less = all && tubesAmperes < chokeAmperes * (1 - SUPPLY_WITHIN);
         if (!more && !less) {
             return Optional.empty();
         }
-        return Optional.of("The output tubes add up to " + Show.si(tubesAmperes, Unit.AMPERE) + ", the choke carries "
-                + Show.si(chokeAmperes, Unit.AMPERE)
-                + (more
-                        ? ": tubes cannot draw more than the supply gives; read both again."
-                        : ": the rest must be other stages, or a reading is wrong."));
+        return Optional.of(new Contradiction(
+                Code.SUPPLY_CURRENT,
+                "",
+                "The output tubes add up to " + Show.si(tubesAmperes, Unit.AMPERE) + ", the choke carries "
+                        + Show.si(chokeAmperes, Unit.AMPERE)
+                        + (more
+                                ? ": tubes cannot draw more than the supply gives; read both again."
+                                : ": the rest must be other stages, or a reading is wrong.")));
     }
 
-    /** A sentence when plates of one channel were read further apart than windings and meter allow. */
-    static Optional<String> plateVolts(AmpDescription amp, RoundReadings readings) {
+    /** What contradicts when plates of one channel were read further apart than windings and meter allow. */
+    static Optional<Contradiction> plateVolts(AmpDescription amp, RoundReadings readings) {
         Meter meter = readings.meter();
         for (Socket a : amp.sockets()) {
             for (Socket b : amp.sockets()) {
@@ -76,20 +84,27 @@ final class CrossCheck {
                         + meter.limit(first)
                         + meter.limit(second);
                 if (first.value() - second.value() > allowed) {
-                    return Optional.of("Plate volts of " + first.echo() + " at " + a.name() + " and " + second.echo()
-                            + " at " + b.name()
-                            + " do not go with one supply: one of them is wrong, or a winding is. Read both again.");
+                    return Optional.of(
+                            new Contradiction(
+                                    Code.PLATE_VOLTS,
+                                    a.name(),
+                                    "Plate volts of " + first.echo() + " at " + a.name() + " and " + second.echo()
+                                            + " at " + b.name()
+                                            + " do not go with one supply: one of them is wrong, or a winding is. Read both again."));
                 }
             }
         }
         return Optional.empty();
     }
 
-    /** A sentence when the sockets hold unlike types. */
-    static Optional<String> unlikeTypes(List<String> types) {
+    /** What contradicts when the sockets hold unlike types. */
+    static Optional<Contradiction> unlikeTypes(List<String> types) {
         return types.size() < 2
                 ? Optional.empty()
-                : Optional.of("The sockets hold unlike types (" + String.join(", ", types)
-                        + "): output tubes of one amp are alike. Correct the description, or the tubes.");
+                : Optional.of(new Contradiction(
+                        Code.UNLIKE_TYPES,
+                        "",
+                        "The sockets hold unlike types (" + String.join(", ", types)
+                                + "): output tubes of one amp are alike. Correct the description, or the tubes."));
     }
 }

@@ -3,6 +3,7 @@ package yellowrail.core.round;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Verdict;
 
 /**
@@ -12,7 +13,7 @@ import yellowrail.core.idle.Verdict;
  * @param verdict the worst socket's place, sampled when not every socket was measured
  * @param worst name of the socket that leads, or empty
  * @param balances sides of each channel whose tubes were all read alone
- * @param warnings cross-checks that failed
+ * @param contradictions cross-checks that failed
  * @param unmeasured names of sockets without a current
  */
 public record RoundAnswer(
@@ -20,12 +21,12 @@ public record RoundAnswer(
         Verdict verdict,
         String worst,
         List<Balance> balances,
-        List<String> warnings,
+        List<Contradiction> contradictions,
         List<String> unmeasured) {
     public RoundAnswer {
         sockets = List.copyOf(sockets);
         balances = List.copyOf(balances);
-        warnings = List.copyOf(warnings);
+        contradictions = List.copyOf(contradictions);
         unmeasured = List.copyOf(unmeasured);
     }
 

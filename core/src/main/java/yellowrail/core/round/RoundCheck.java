@@ -16,6 +16,7 @@ import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.idle.Circumstances;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.IdleQuestion;
@@ -82,13 +83,13 @@ public final class RoundCheck {
                                 s -> s.answer().verdict().place().ordinal())
                         .thenComparingDouble(s ->
                                 s.answer().judgedShare().map(Estimate::value).orElse(0.0)));
-        List<String> warnings = warnings(sockets);
+        List<Contradiction> contradictions = contradictions(sockets);
         return new RoundAnswer(
                 sockets,
-                overall(worst, sockets, unmeasured, warnings),
+                overall(worst, sockets, unmeasured, contradictions),
                 worst.map(s -> s.socket().name()).orElse(""),
                 balances(sockets),
-                warnings,
+                contradictions,
                 unmeasured);
     }
 
@@ -180,7 +181,10 @@ public final class RoundCheck {
     }
 
     private Verdict overall(
-            Optional<SocketAnswer> worst, List<SocketAnswer> sockets, List<String> unmeasured, List<String> warnings) {
+            Optional<SocketAnswer> worst,
+            List<SocketAnswer> sockets,
+            List<String> unmeasured,
+            List<Contradiction> contradictions) {
         if (worst.isEmpty()) {
             return Verdict.unknown(List.of("No socket was measured."));
         }
@@ -190,7 +194,8 @@ public final class RoundCheck {
         sockets.stream()
                 .filter(SocketAnswer::measured)
                 .forEach(s -> qualifiers.addAll(s.answer().verdict().qualifiers()));
-        List<String> reasons = new ArrayList<>(warnings);
+        List<String> reasons = new ArrayList<>(
+                contradictions.stream().map(Contradiction::sentence).toList());
         leading.reasons().forEach(r -> reasons.add(name + ": " + r));
         if (!unmeasured.isEmpty()) {
             qualifiers.add(Verdict.Qualifier.SAMPLED);
@@ -199,10 +204,10 @@ public final class RoundCheck {
         }
         mainsMoved().ifPresent(reasons::add);
         // Two readings that contradict each other are no ground for an all-clear.
-        if (!warnings.isEmpty()) {
+        if (!contradictions.isEmpty()) {
             qualifiers.add(Verdict.Qualifier.CONTRADICTED);
         }
-        Verdict.Place place = leading.place() == Verdict.Place.IN_WINDOW && !warnings.isEmpty()
+        Verdict.Place place = leading.place() == Verdict.Place.IN_WINDOW && !contradictions.isEmpty()
                 ? Verdict.Place.UNKNOWN
                 : leading.place();
         return new Verdict(
@@ -252,8 +257,8 @@ public final class RoundCheck {
                 .sum();
     }
 
-    private List<String> warnings(List<SocketAnswer> sockets) {
-        List<String> warnings = new ArrayList<>();
+    private List<Contradiction> contradictions(List<SocketAnswer> sockets) {
+        List<Contradiction> contradictions = new ArrayList<>();
         for (SenseGroup group : amp.groups()) {
             Typed point = readings.points().get(group.name());
             if (group.shared()
@@ -268,7 +273,7 @@ public final class RoundCheck {
                                 sum(alone),
                                 alone.size() == group.sockets().size(),
                                 seen.perTube().value() * seen.tubes())
-                        .ifPresent(warnings::add);
+                        .ifPresent(contradictions::add);
             }
         }
         boolean everyTube =
@@ -278,19 +283,25 @@ public final class RoundCheck {
                             sum(sockets),
                             everyTube,
                             readings.choke().get().value() / amp.chokeOhms().get())
-                    .ifPresent(warnings::add);
+                    .ifPresent(contradictions::add);
         }
         readings.mains()
                 .filter(m -> !Mains.possible(m))
-                .ifPresent(m -> warnings.add("The mains is stored as " + Show.si(m, Unit.VOLT, 4)
-                        + ", which no outlet gives: it counts as not read. Correct it."));
-        CrossCheck.plateVolts(amp, readings).ifPresent(warnings::add);
-        CrossCheck.unlikeTypes(designations()).ifPresent(warnings::add);
+                .ifPresent(m -> contradictions.add(new Contradiction(
+                        Contradiction.Code.MAINS_IMPOSSIBLE,
+                        "",
+                        "The mains is stored as " + Show.si(m, Unit.VOLT, 4)
+                                + ", which no outlet gives: it counts as not read. Correct it.")));
+        CrossCheck.plateVolts(amp, readings).ifPresent(contradictions::add);
+        CrossCheck.unlikeTypes(designations()).ifPresent(contradictions::add);
         readings.mainsMoved()
                 .filter(m -> m > CrossCheck.MAINS_TOO_FAR)
-                .ifPresent(m -> warnings.add("The mains moved " + Show.significant(100 * m, 2)
-                        + " % while this was read: the readings do not belong together. Read them again."));
-        return warnings;
+                .ifPresent(m -> contradictions.add(new Contradiction(
+                        Contradiction.Code.MAINS_MOVED,
+                        "",
+                        "The mains moved " + Show.significant(100 * m, 2)
+                                + " % while this was read: the readings do not belong together. Read them again.")));
+        return contradictions;
     }
 
     /** Exact types, each once: an alias is the same type. */

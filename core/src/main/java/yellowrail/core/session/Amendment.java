@@ -9,7 +9,7 @@ package yellowrail.core.session;
  * @param atOnce whether it was done before the next reading at that position
  * @param reason as typed
  */
-public record Amendment(Taken reading, Kind kind, long at, boolean atOnce, String reason) {
+public record Amendment(RecordedReading reading, Kind kind, long at, boolean atOnce, String reason) {
     /** What became of it. */
     public enum Kind {
         CORRECTED("corrected"),

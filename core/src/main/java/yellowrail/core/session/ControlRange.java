@@ -11,8 +11,8 @@ import yellowrail.core.round.Quantity;
 public record ControlRange(boolean sensible, String sentence) {
     /** Empty until both ends were read. */
     public static Optional<ControlRange> of(Session session, String control) {
-        Optional<Taken> cold = session.last(Quantity.GRID_COLDEST, control);
-        Optional<Taken> hot = session.last(Quantity.GRID_HOTTEST, control);
+        Optional<RecordedReading> cold = session.last(Quantity.GRID_COLDEST, control);
+        Optional<RecordedReading> hot = session.last(Quantity.GRID_HOTTEST, control);
         if (cold.isEmpty() || hot.isEmpty()) {
             return Optional.empty();
         }

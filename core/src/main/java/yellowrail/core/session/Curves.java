@@ -26,7 +26,12 @@ public final class Curves {
      * @param sinceOn samples of one tube, minutes since power on
      */
     public record Curve(
-            String point, List<String> sockets, boolean single, int stretch, List<Taken> taken, List<Sample> sinceOn) {
+            String point,
+            List<String> sockets,
+            boolean single,
+            int stretch,
+            List<RecordedReading> taken,
+            List<Sample> sinceOn) {
         public Curve {
             sockets = List.copyOf(sockets);
             taken = List.copyOf(taken);
@@ -39,7 +44,7 @@ public final class Curves {
         }
 
         /** The readings from the tenth minute on that give a current. */
-        List<Taken> warmTaken() {
+        List<RecordedReading> warmTaken() {
             return taken.stream().filter(r -> warm(r.minutesOn())).toList();
         }
 
@@ -48,7 +53,7 @@ public final class Curves {
         }
 
         /** What this curve makes of one of its readings, A of one tube. */
-        double amperes(Taken reading) {
+        double amperes(RecordedReading reading) {
             return sinceOn.get(taken.indexOf(reading)).amperes();
         }
 
@@ -67,8 +72,8 @@ public final class Curves {
 
     public static Curves of(Session session) {
         List<Curve> curves = new ArrayList<>();
-        List<Taken> holding = session.holding();
-        for (SenseGroup group : Assembly.groups(session)) {
+        List<RecordedReading> holding = session.holding();
+        for (SenseGroup group : RoundAssembler.groups(session)) {
             collect(session, holding, Quantity.CURRENT, group.name(), group.sockets(), group, curves);
             if (group.shared()) {
                 for (String socket : group.sockets()) {
@@ -81,28 +86,27 @@ public final class Curves {
 
     private static void collect(
             Session session,
-            List<Taken> holding,
+            List<RecordedReading> holding,
             Quantity quantity,
             String point,
             List<String> sockets,
             SenseGroup group,
             List<Curve> curves) {
-        List<Taken> taken = holding.stream()
-                .filter(r -> r.quantity() == quantity && r.point().equals(point))
-                .toList();
+        List<RecordedReading> taken =
+                holding.stream().filter(r -> r.isOf(quantity, point)).toList();
         List<Integer> stretches = taken.stream()
                 .map(r -> r.context().stretch())
                 .distinct()
                 .sorted()
                 .toList();
         for (int stretch : stretches) {
-            List<Taken> of = taken.stream()
+            List<RecordedReading> of = taken.stream()
                     .filter(r -> r.context().stretch() == stretch)
-                    .sorted(Comparator.comparingLong(Taken::at))
+                    .sorted(Comparator.comparingLong(RecordedReading::at))
                     .toList();
-            List<Taken> telling = new ArrayList<>();
+            List<RecordedReading> telling = new ArrayList<>();
             List<Sample> samples = new ArrayList<>();
-            for (Taken reading : of) {
+            for (RecordedReading reading : of) {
                 amperes(session, quantity, group, reading).ifPresent(i -> {
                     telling.add(reading);
                     samples.add(new Sample(reading.minutesOn(), i));
@@ -115,17 +119,18 @@ public final class Curves {
     }
 
     /** What a current reading means, A of one tube, whether it holds or not; empty for other readings. */
-    static Optional<Double> amperes(Session session, Taken reading) {
-        return Assembly.groups(session).stream()
+    static Optional<Double> amperes(Session session, RecordedReading reading) {
+        return RoundAssembler.groups(session).stream()
                 .filter(g -> reading.quantity() == Quantity.CURRENT
-                        ? g.name().equals(reading.point())
+                        ? g.name().equals(reading.point().name())
                         : reading.quantity() == Quantity.INDIVIDUAL
-                                && g.sockets().contains(reading.point()))
+                                && g.sockets().contains(reading.point().name()))
                 .findFirst()
                 .flatMap(g -> amperes(session, reading.quantity(), g, reading));
     }
 
-    private static Optional<Double> amperes(Session session, Quantity quantity, SenseGroup group, Taken reading) {
+    private static Optional<Double> amperes(
+            Session session, Quantity quantity, SenseGroup group, RecordedReading reading) {
         SensedCurrent seen = quantity == Quantity.INDIVIDUAL
                 ? ADAPTOR.see(reading.typed(), session.plan().meter())
                 : group.method().see(reading.typed(), session.plan().meter());

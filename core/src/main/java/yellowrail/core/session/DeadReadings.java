@@ -10,12 +10,12 @@ import java.util.Optional;
  * @param last the newest; empty when there is none
  * @param twice whether it was read at or below the limit and again a minute or more later, with none above it since
  */
-record DeadReadings(Optional<Taken> last, boolean twice) {
+record DeadReadings(Optional<RecordedReading> last, boolean twice) {
     static DeadReadings of(Session session, String node, double limit) {
-        List<Taken> all = session.everyResidual(node);
-        Optional<Taken> first = Optional.empty();
+        List<RecordedReading> all = session.everyResidual(node);
+        Optional<RecordedReading> first = Optional.empty();
         boolean twice = false;
-        for (Taken reading : all) {
+        for (RecordedReading reading : all) {
             if (Math.abs(reading.typed().value()) > limit) {
                 first = Optional.empty();
                 twice = false;

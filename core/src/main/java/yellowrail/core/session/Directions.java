@@ -22,7 +22,7 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
     /** A change smaller than this does not show a direction. */
     private static final double MOVED = 0.01;
 
-    static Directions of(Session session, List<Judged.JudgedRound> rounds) {
+    static Directions of(Session session, List<SessionAssessment.JudgedRound> rounds) {
         Map<String, Control.Direction> known = new LinkedHashMap<>(session.directions());
         List<String> verified = new ArrayList<>();
         List<String> conflicts = new ArrayList<>();
@@ -57,8 +57,8 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
     /** From the last current before this turn and the first after it, if no other turn of the control lies between. */
     private static Optional<Control.Direction> shown(Session session, Control control, int index, Turned.Way way) {
         String point = session.plan().amp().groupOf(control.sockets().get(0)).name();
-        Optional<Taken> before = near(session, control, point, index, -1);
-        Optional<Taken> after = near(session, control, point, index, 1);
+        Optional<RecordedReading> before = near(session, control, point, index, -1);
+        Optional<RecordedReading> after = near(session, control, point, index, 1);
         if (before.isEmpty()
                 || after.isEmpty()
                 || before.get().context().run() != after.get().context().run()) {
@@ -73,7 +73,7 @@ public record Directions(Map<String, Control.Direction> known, List<String> veri
                 hotter == (way == Turned.Way.CW) ? Control.Direction.CW_HOTTER : Control.Direction.CCW_HOTTER);
     }
 
-    private static Optional<Taken> near(Session session, Control control, String point, int index, int step) {
+    private static Optional<RecordedReading> near(Session session, Control control, String point, int index, int step) {
         List<Entry> entries = session.entries();
         for (int i = index + step; i >= 0 && i < entries.size(); i += step) {
             Event event = entries.get(i).event();

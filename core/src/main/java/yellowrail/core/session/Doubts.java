@@ -1,12 +1,12 @@
 package yellowrail.core.session;
 
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.amp.sensing.SocketAdaptor;
@@ -35,7 +35,7 @@ public final class Doubts {
 
     private Doubts(Session session, Map<String, TubeType> types, Read read) {
         this.session = session;
-        this.amp = Assembly.amp(session);
+        this.amp = RoundAssembler.amp(session);
         this.types = types;
         this.quantity = read.quantity();
         this.point = read.point();
@@ -122,7 +122,7 @@ public final class Doubts {
                         .findFirst());
     }
 
-    private boolean now(Taken reading) {
+    private boolean now(RecordedReading reading) {
         return reading.context().run() == session.context().run();
     }
 
@@ -147,7 +147,7 @@ public final class Doubts {
 
     /** A bias supply stands below the chassis, every other node above it and below the first. */
     private Optional<Slip> node() {
-        if (point.toLowerCase(Locale.ROOT).contains("bias")) {
+        if (SupplyNode.namesBiasSupply(point)) {
             return Slips.gridVolts(typed, Slip.About.NODE_VOLTS);
         }
         if (typed.value() < 0) {
@@ -163,7 +163,12 @@ public final class Doubts {
                 .filter(n -> !n.name().equals(point))
                 .flatMap(n -> session.last(Quantity.UNLOADED, n.name()).stream())
                 .filter(r -> now(r) && r.typed().value() > 0)
-                .flatMap(r -> Slips.besides(Slip.About.NODE_VOLTS, typed, r.typed(), "at " + r.point()).stream())
+                .flatMap(r -> Slips.besides(
+                        Slip.About.NODE_VOLTS,
+                        typed,
+                        r.typed(),
+                        "at " + r.point().name())
+                        .stream())
                 .findFirst();
     }
 
@@ -181,7 +186,7 @@ public final class Doubts {
                 quantity == Quantity.CURRENT || quantity == Quantity.INDIVIDUAL ? Slip.About.READING : Slip.About.OTHER;
         // What is being corrected is no measure for its correction.
         return session.holding().stream()
-                .filter(r -> r.quantity() == quantity && r.point().equals(point))
+                .filter(r -> r.isOf(quantity, point))
                 .filter(r -> !r.id().equals(supersedes))
                 .reduce((a, b) -> b)
                 .filter(r -> r.context().stretch() == session.context().stretch())

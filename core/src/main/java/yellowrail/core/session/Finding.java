@@ -44,9 +44,29 @@ public record Finding(
         return closedBy.isEmpty();
     }
 
+    /** What kind it is and what it is about, in words. */
+    public String title() {
+        return code.words() + (about.equals(AMP) ? "" : ", " + about) + (tube.isEmpty() ? "" : " (" + tube + ")");
+    }
+
+    /** What closed it, or what would. */
+    public String standing() {
+        return closedBy.map(fact -> "Closed: " + fact + ".").orElse("Open. " + wants);
+    }
+
+    /** Whether saying what was behind it can close it; the others are closed by readings alone. */
+    public boolean sayable() {
+        return code != Code.LEAK && code != Code.CREEP;
+    }
+
     /** How an entry that closes it names it. */
     public String key() {
         return code + "/" + about;
+    }
+
+    /** What a key is about. */
+    static String aboutOf(String key) {
+        return key.substring(key.indexOf('/') + 1);
     }
 
     Finding closed(String fact) {
@@ -63,7 +83,7 @@ public record Finding(
         if (slash < 0) {
             return false;
         }
-        String about = key.substring(slash + 1);
+        String about = aboutOf(key);
         boolean code = false;
         for (Code c : Code.values()) {
             code |= c.name().equals(key.substring(0, slash));

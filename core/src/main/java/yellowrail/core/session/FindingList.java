@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.reading.Show;
 import yellowrail.core.round.Quantity;
@@ -33,18 +34,18 @@ public final class FindingList {
     private static final int LEAST_SAMPLES = 4;
 
     private final Session session;
-    private final Judged judged;
+    private final SessionAssessment judged;
     private final TubeHistory tubes;
     private final Map<String, Finding> found = new LinkedHashMap<>();
 
-    private FindingList(Session session, Judged judged) {
+    private FindingList(Session session, SessionAssessment judged) {
         this.session = session;
         this.judged = judged;
         this.tubes = TubeHistory.of(session);
     }
 
     /** Open ones first, then those that were closed, each in the order they were found. */
-    public static List<Finding> of(Session session, Judged judged) {
+    public static List<Finding> of(Session session, SessionAssessment judged) {
         FindingList list = new FindingList(session, judged);
         list.carried();
         list.stops();
@@ -61,7 +62,7 @@ public final class FindingList {
     }
 
     /** What the next session of this amp has to know. */
-    public static List<CarriedFinding> carriedOn(Session session, Judged judged) {
+    public static List<CarriedFinding> carriedOn(Session session, SessionAssessment judged) {
         return of(session, judged).stream()
                 .filter(Finding::open)
                 .map(Finding::carried)
@@ -173,7 +174,7 @@ public final class FindingList {
 
     private void creeps() {
         for (Curves.Curve curve : Curves.of(session).all()) {
-            List<Taken> taken = curve.warmTaken();
+            List<RecordedReading> taken = curve.warmTaken();
             List<List<Sample>> ends = Position.carried(session, judged, curve);
             Optional<Drift> crept = Optional.empty();
             long since = 0;
@@ -253,7 +254,7 @@ public final class FindingList {
 
     /** Readings above ceiling, rating or another limit; a changed setting is the fact that answers them. */
     private void excursions() {
-        for (Judged.JudgedRound round : judged.rounds()) {
+        for (SessionAssessment.JudgedRound round : judged.rounds()) {
             for (SocketAnswer s : round.answer().sockets()) {
                 Verdict.Place place = s.answer().verdict().now().place();
                 if (!s.measured() || !place.over()) {
@@ -276,10 +277,10 @@ public final class FindingList {
     }
 
     /** When the newest current of a round was read: volts that were read after it may belong to the next pass. */
-    private static long read(Judged.JudgedRound round) {
+    private static long read(SessionAssessment.JudgedRound round) {
         return round.round().taken().stream()
                 .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)
-                .mapToLong(Taken::at)
+                .mapToLong(RecordedReading::at)
                 .max()
                 .orElse(round.round().at());
     }
@@ -308,9 +309,9 @@ public final class FindingList {
 
     /** What one round said twice and not alike; read again with all of it agreeing, it is answered. */
     private void contradictions() {
-        List<Judged.JudgedRound> rounds = judged.rounds();
+        List<SessionAssessment.JudgedRound> rounds = judged.rounds();
         for (int i = 0; i < rounds.size(); i++) {
-            Judged.JudgedRound round = rounds.get(i);
+            SessionAssessment.JudgedRound round = rounds.get(i);
             Optional<String> sentence = contradiction(round);
             if (sentence.isEmpty()) {
                 continue;
@@ -335,7 +336,7 @@ public final class FindingList {
         }
     }
 
-    private static Set<String> keys(Judged.JudgedRound round) {
+    private static Set<String> keys(SessionAssessment.JudgedRound round) {
         return keys(round.round().taken().stream());
     }
 
@@ -344,19 +345,22 @@ public final class FindingList {
         return keys(session.holding().stream().filter(r -> r.at() > after && r.at() <= until));
     }
 
-    private static Set<String> keys(Stream<Taken> readings) {
+    private static Set<String> keys(Stream<RecordedReading> readings) {
         return readings.filter(r -> r.quantity() != Quantity.GRID)
-                .map(r -> r.quantity() + "/" + r.point())
+                .map(r -> r.quantity() + "/" + r.point().name())
                 .collect(Collectors.toSet());
     }
 
-    private static Optional<String> contradiction(Judged.JudgedRound round) {
-        if (!round.answer().warnings().isEmpty()) {
-            return Optional.of(String.join(" ", round.answer().warnings()));
+    private static Optional<String> contradiction(SessionAssessment.JudgedRound round) {
+        if (!round.answer().contradictions().isEmpty()) {
+            return Optional.of(round.answer().contradictions().stream()
+                    .map(Contradiction::sentence)
+                    .collect(Collectors.joining(" ")));
         }
         return round.answer().sockets().stream()
                 .filter(s -> s.measured() && s.answer().verdict().qualifiers().contains(Verdict.Qualifier.CONTRADICTED))
-                .map(s -> s.socket().name() + ": " + s.answer().contradictions().get(0))
+                .map(s -> s.socket().name() + ": "
+                        + s.answer().contradictions().get(0).sentence())
                 .findFirst();
     }
 

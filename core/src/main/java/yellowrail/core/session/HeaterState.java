@@ -15,9 +15,10 @@ import yellowrail.core.round.Quantity;
  * @param check as read
  * @param raised what it becomes at highest mains, an estimate; empty when that is not known
  */
-public record HeaterState(Taken reading, Optional<Taken> mains, HeaterCheck check, Optional<HeaterCheck> raised) {
+public record HeaterState(
+        RecordedReading reading, Optional<RecordedReading> mains, HeaterCheck check, Optional<HeaterCheck> raised) {
     /** Of every heater reading that holds, loaded or not. */
-    public static List<HeaterState> all(Session session, Judged judged) {
+    public static List<HeaterState> all(Session session, SessionAssessment judged) {
         Optional<Double> nominal = nominal(session, judged);
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.HEATER || r.quantity() == Quantity.HEATER_UNLOADED)
@@ -26,15 +27,15 @@ public record HeaterState(Taken reading, Optional<Taken> mains, HeaterCheck chec
     }
 
     /** The newest loaded reading, whichever power-on it was read in: heaters are not better for being read no more. */
-    static Optional<HeaterState> newest(Session session, Judged judged) {
+    static Optional<HeaterState> newest(Session session, SessionAssessment judged) {
         return all(session, judged).stream()
                 .filter(h -> h.reading().quantity() == Quantity.HEATER)
                 .reduce((a, b) -> b);
     }
 
-    private static HeaterState of(Session session, Taken reading, Optional<Double> nominal) {
+    private static HeaterState of(Session session, RecordedReading reading, Optional<Double> nominal) {
         boolean loaded = reading.quantity() == Quantity.HEATER;
-        Optional<Taken> mains = mainsNear(session, reading);
+        Optional<RecordedReading> mains = mainsNear(session, reading);
         double highest = session.plan().amp().mains().highest();
         return new HeaterState(
                 reading,
@@ -54,7 +55,7 @@ public record HeaterState(Taken reading, Optional<Taken> mains, HeaterCheck chec
     }
 
     /** The winding's volts as described, else what every type of the amp wants. */
-    private static Optional<Double> nominal(Session session, Judged judged) {
+    private static Optional<Double> nominal(Session session, SessionAssessment judged) {
         return session.plan().amp().transformers().heaterVolts().or(() -> {
             List<Double> volts = session.plan().amp().sockets().stream()
                     .map(s -> judged.heaterVolts(s.tubeType()))
@@ -66,11 +67,11 @@ public record HeaterState(Taken reading, Optional<Taken> mains, HeaterCheck chec
     }
 
     /** The last one before the reading, else the first one after it. */
-    public static Optional<Taken> mainsNear(Session session, Taken reading) {
-        List<Taken> mains = session.holding().stream()
+    public static Optional<RecordedReading> mainsNear(Session session, RecordedReading reading) {
+        List<RecordedReading> mains = session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS
                         && r.context().run() == reading.context().run())
-                .sorted(Comparator.comparingLong(Taken::at))
+                .sorted(Comparator.comparingLong(RecordedReading::at))
                 .toList();
         return mains.stream()
                 .filter(r -> r.at() <= reading.at())

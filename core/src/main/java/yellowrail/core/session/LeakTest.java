@@ -23,16 +23,19 @@ public final class LeakTest {
     public static List<Shift> all(Session session) {
         List<Shift> shifts = new ArrayList<>();
         double meter = value(session, Quantity.METER_OHMS, "").orElse(USUAL_METER_OHMS);
-        for (Taken grid : session.holding()) {
+        for (RecordedReading grid : session.holding()) {
             if (grid.quantity() == Quantity.GRID_TUBE_OUT) {
                 nodeNear(session, grid)
                         .ifPresent(node -> shifts.add(new Shift(
-                                grid.point(),
+                                grid.point().name(),
                                 Math.max(grid.at(), node.at()),
                                 SwapTest.GridShift.of(
                                         grid.typed().value(),
                                         node.typed().value(),
-                                        value(session, Quantity.GRID_LEAK_OHMS, grid.point()),
+                                        value(
+                                                session,
+                                                Quantity.GRID_LEAK_OHMS,
+                                                grid.point().name()),
                                         meter))));
             }
         }
@@ -47,7 +50,7 @@ public final class LeakTest {
     }
 
     /** The bias node as read nearest in time in the same power-on. */
-    private static Optional<Taken> nodeNear(Session session, Taken grid) {
+    private static Optional<RecordedReading> nodeNear(Session session, RecordedReading grid) {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.BIAS_NODE
                         && r.context().run() == grid.context().run())

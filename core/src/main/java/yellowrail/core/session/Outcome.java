@@ -57,11 +57,11 @@ public record Outcome(
         }
     }
 
-    public static Outcome of(Session session, Standards standards) {
-        return of(session, Judged.of(session, standards));
+    public static Outcome of(Session session, JudgingBasis standards) {
+        return of(session, SessionAssessment.of(session, standards));
     }
 
-    public static Outcome of(Session session, Judged judged) {
+    public static Outcome of(Session session, SessionAssessment judged) {
         List<MainsFan> fans = judged.fans();
         List<Finding> findings = FindingList.of(session, judged);
         Proof proof = Proof.of(session, judged, findings);
@@ -77,10 +77,11 @@ public record Outcome(
         return new Outcome(proof, findings, tubes, fans, skipped, ChangeLog.of(session));
     }
 
-    private static BeforeAfter tube(Session session, Judged judged, String socket) {
+    private static BeforeAfter tube(Session session, SessionAssessment judged, String socket) {
         Optional<SocketAnswer> before = before(session, judged, socket);
-        Optional<SocketAnswer> after =
-                judged.present().flatMap(p -> Judged.socket(p, socket)).filter(SocketAnswer::measured);
+        Optional<SocketAnswer> after = judged.present()
+                .flatMap(p -> SessionAssessment.socket(p, socket))
+                .filter(SocketAnswer::measured);
         Optional<Double> beforeWatts =
                 before.flatMap(s -> s.answer().plateWatts()).map(Estimate::value);
         Optional<Estimate> afterWatts = after.flatMap(s -> s.answer().plateWatts());
@@ -113,12 +114,12 @@ public record Outcome(
      * The first whole reading of the tube that is in this socket now, wherever it stood then; of a tube that came in only now
      * what stood in the socket before it.
      */
-    private static Optional<SocketAnswer> before(Session session, Judged judged, String socket) {
+    private static Optional<SocketAnswer> before(Session session, SessionAssessment judged, String socket) {
         TubeHistory tubes = TubeHistory.of(session);
         String tube = tubes.in(socket, Long.MAX_VALUE);
         boolean here = session.sockets().stream()
                 .anyMatch(s -> tubes.in(s, Long.MIN_VALUE).equals(tube));
-        for (Judged.JudgedRound round : judged.rounds()) {
+        for (SessionAssessment.JudgedRound round : judged.rounds()) {
             for (SocketAnswer s : round.answer().sockets()) {
                 boolean meant = here
                         ? tubes.in(s.socket().name(), round.round().at()).equals(tube)

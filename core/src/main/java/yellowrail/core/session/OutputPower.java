@@ -12,8 +12,8 @@ import yellowrail.core.round.Quantity;
 public record OutputPower(double watts, String sentence) {
     /** Empty until volts and the load's ohms were read. */
     public static Optional<OutputPower> of(Session session) {
-        Optional<Taken> volts = session.last(Quantity.OUTPUT_VOLTS, "");
-        Optional<Taken> load = session.last(Quantity.LOAD_OHMS, "");
+        Optional<RecordedReading> volts = session.last(Quantity.OUTPUT_VOLTS, "");
+        Optional<RecordedReading> load = session.last(Quantity.LOAD_OHMS, "");
         if (volts.isEmpty() || load.isEmpty()) {
             return Optional.empty();
         }

@@ -2,6 +2,7 @@ package yellowrail.core.session;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
@@ -34,18 +35,43 @@ public record Plan(
     /** Ohms are measured at this residual or less, V: more spoils the reading and can harm the meter. */
     public static final double OHMS_VOLTS = 1;
 
+    public static final double USUAL_HANDS_VOLTS = 10;
+    public static final double USUAL_SOAK_MINUTES = 30;
+    /** Per cent. */
+    public static final double USUAL_HEATER_AMBER = 5;
+    /** Per cent. */
+    public static final double USUAL_HEATER_RED = 10;
+
+    /** Why hands cannot go in at these volts; empty where they can. */
+    public static Optional<String> handsRefusal(double volts) {
+        return volts >= 1 && volts <= 30
+                ? Optional.empty()
+                : Optional.of("Hands go in at 1 to 30 V or less, not " + volts + " V.");
+    }
+
+    /** Why a soak cannot span so many minutes; empty where it can. */
+    public static Optional<String> soakRefusal(double minutes) {
+        return minutes >= 10 && minutes <= 1440
+                ? Optional.empty()
+                : Optional.of("A soak spans 10 to 1440 minutes, not " + minutes + ".");
+    }
+
+    /** Why heater deviations, per cent, cannot be marked so; empty where they can. */
+    public static Optional<String> heaterRefusal(double amber, double red) {
+        return amber > 0 && red >= amber && red <= 25
+                ? Optional.empty()
+                : Optional.of("Heater bands rise within 0 to 25 %.");
+    }
+
     public Plan {
         tubes = Map.copyOf(tubes);
         carried = List.copyOf(carried);
-        if (!(handsVolts >= 1 && handsVolts <= 30)) {
-            throw new IllegalArgumentException("hands go in at 1 to 30 V or less, not " + handsVolts + " V");
-        }
-        if (!(soakMinutes >= 10 && soakMinutes <= 1440)) {
-            throw new IllegalArgumentException("a soak spans 10 to 1440 minutes, not " + soakMinutes);
-        }
-        if (!(heaterAmber > 0 && heaterRed >= heaterAmber && heaterRed <= 25)) {
-            throw new IllegalArgumentException("heater bands rise within 0 to 25 %");
-        }
+        handsRefusal(handsVolts)
+                .or(() -> soakRefusal(soakMinutes))
+                .or(() -> heaterRefusal(heaterAmber, heaterRed))
+                .ifPresent(why -> {
+                    throw new IllegalArgumentException(why);
+                });
         if (reference == PlateVolts.Reference.TUBES_OUT) {
             throw new IllegalArgumentException("plate volts of a session are read with the tubes in");
         }

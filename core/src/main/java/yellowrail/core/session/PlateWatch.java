@@ -19,15 +19,14 @@ final class PlateWatch {
     static List<Finding> of(Session session) {
         List<Finding> found = new ArrayList<>();
         for (String socket : session.sockets()) {
-            List<Taken> volts = session.holding().stream()
-                    .filter(r -> r.quantity() == Quantity.PLATE
-                            && r.point().equals(socket)
+            List<RecordedReading> volts = session.holding().stream()
+                    .filter(r -> r.isOf(Quantity.PLATE, socket)
                             && r.context().power() == Power.ON_TUBES_IN
                             && r.minutesOn() >= 9.75)
                     .toList();
             for (int i = 1; i < volts.size(); i++) {
-                Taken before = volts.get(i - 1);
-                Taken now = volts.get(i);
+                RecordedReading before = volts.get(i - 1);
+                RecordedReading now = volts.get(i);
                 if (before.context().stretch() == now.context().stretch()
                         && moved(before, now)
                         && equal(session, before, now, socket)) {
@@ -38,11 +37,11 @@ final class PlateWatch {
         return found;
     }
 
-    private static boolean moved(Taken before, Taken now) {
+    private static boolean moved(RecordedReading before, RecordedReading now) {
         return Math.abs(now.typed().value() / before.typed().value() - 1) > MOVED + 1e-9;
     }
 
-    private static boolean equal(Session session, Taken before, Taken now, String socket) {
+    private static boolean equal(Session session, RecordedReading before, RecordedReading now, String socket) {
         Optional<Double> mains =
                 ratio(near(session, Quantity.MAINS, "", before), near(session, Quantity.MAINS, "", now));
         String group = session.plan().amp().groupOf(socket).name();
@@ -52,20 +51,20 @@ final class PlateWatch {
                 && current.filter(r -> Math.abs(r - 1) <= CURRENT_EQUAL).isPresent();
     }
 
-    private static Optional<Taken> near(Session session, Quantity quantity, String point, Taken to) {
+    private static Optional<RecordedReading> near(
+            Session session, Quantity quantity, String point, RecordedReading to) {
         return session.holding().stream()
-                .filter(r -> r.quantity() == quantity
-                        && r.point().equals(point)
+                .filter(r -> r.isOf(quantity, point)
                         && r.context().run() == to.context().run()
                         && Math.abs(r.at() - to.at()) <= NEAR_MILLIS)
                 .min(Comparator.comparingLong(r -> Math.abs(r.at() - to.at())));
     }
 
-    private static Optional<Double> ratio(Optional<Taken> before, Optional<Taken> now) {
+    private static Optional<Double> ratio(Optional<RecordedReading> before, Optional<RecordedReading> now) {
         return before.flatMap(b -> now.map(n -> n.typed().value() / b.typed().value()));
     }
 
-    private static Finding finding(String socket, Taken before, Taken now) {
+    private static Finding finding(String socket, RecordedReading before, RecordedReading now) {
         double moved = Math.abs(now.typed().value() / before.typed().value() - 1);
         return new Finding(
                 Finding.Code.PLATE_MOVED,

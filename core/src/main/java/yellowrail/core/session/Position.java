@@ -39,7 +39,7 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                 : soak.window().get(soak.window().size() - 1).at();
     }
 
-    Taken newest() {
+    RecordedReading newest() {
         return curve.taken().get(curve.taken().size() - 1);
     }
 
@@ -57,12 +57,12 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** Each power-on of the present setting in which this socket was read alone, oldest first. */
-    static List<Position> of(Session session, Judged judged, String socket) {
+    static List<Position> of(Session session, SessionAssessment judged, String socket) {
         return of(session, judged, socket, Long.MAX_VALUE);
     }
 
     /** The same from readings up to a time: what is read while playing is no soak. */
-    static List<Position> of(Session session, Judged judged, String socket, long until) {
+    static List<Position> of(Session session, SessionAssessment judged, String socket, long until) {
         int setting = session.context().setting();
         return Curves.of(session).all().stream()
                 .filter(c -> c.sockets().equals(List.of(socket))
@@ -73,9 +73,9 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                 .toList();
     }
 
-    private static Soak soak(Session session, Judged judged, String socket, Curves.Curve curve, long until) {
+    private static Soak soak(Session session, SessionAssessment judged, String socket, Curves.Curve curve, long until) {
         List<SoakReading> readings = new ArrayList<>();
-        for (Taken taken :
+        for (RecordedReading taken :
                 curve.warmTaken().stream().filter(t -> t.at() <= until).toList()) {
             readings.add(reading(session, curve, taken, level(judged, taken, curve.amperes(taken), socket)));
         }
@@ -95,11 +95,11 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                         .map(t -> reading(session, curve, t, Level.BELOW))
                         .toList(),
                 List.of(),
-                between(Assembly.amp(session).bias(), USUAL_IDLE),
+                between(RoundAssembler.amp(session).bias(), USUAL_IDLE),
                 session.plan().soakMinutes());
     }
 
-    private static SoakReading reading(Session session, Curves.Curve curve, Taken taken, Level level) {
+    private static SoakReading reading(Session session, Curves.Curve curve, RecordedReading taken, Level level) {
         return new SoakReading(
                 taken.at(),
                 curve.amperes(taken),
@@ -109,7 +109,7 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** The mains read nearest in time in the same power-on. */
-    private static Optional<MainsReading> mains(Session session, Taken taken) {
+    private static Optional<MainsReading> mains(Session session, RecordedReading taken) {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS
                         && r.context().run() == taken.context().run()
@@ -119,9 +119,9 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** As its round was judged; where volts were not known then, by the current that stands at the ceiling now. */
-    private static Level level(Judged judged, Taken taken, double amperes, String socket) {
+    private static Level level(SessionAssessment judged, RecordedReading taken, double amperes, String socket) {
         return judged.roundOf(taken)
-                .flatMap(r -> Judged.socket(r.answer(), socket))
+                .flatMap(r -> SessionAssessment.socket(r.answer(), socket))
                 .map(SocketAnswer::answer)
                 .filter(a -> a.share().isPresent())
                 .map(a -> a.verdict().now().place())
@@ -134,10 +134,10 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** How this stage's current follows the mains: the amp's own way where it is known. */
-    private static Band exponent(Judged judged, String socket) {
+    private static Band exponent(SessionAssessment judged, String socket) {
         Optional<Band> own = judged.mainsExponent().map(x -> new Band(x.low() - 1, x.mid() - 1, x.high() - 1));
         double idle = judged.present()
-                .flatMap(p -> Judged.socket(p, socket))
+                .flatMap(p -> SessionAssessment.socket(p, socket))
                 .flatMap(s -> s.answer().share())
                 .map(s -> s.value())
                 .orElse(USUAL_IDLE);
@@ -153,13 +153,13 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** A curve carried to one mains by either end of how the current can follow it. */
-    static List<List<Sample>> carried(Session session, Judged judged, Curves.Curve curve) {
+    static List<List<Sample>> carried(Session session, SessionAssessment judged, Curves.Curve curve) {
         Band current = exponent(judged, curve.sockets().get(0));
         List<List<Sample>> ends = new ArrayList<>();
         for (double exponent : new double[] {current.low(), current.high()}) {
             List<Sample> samples = new ArrayList<>();
             Optional<MainsReading> first = Optional.empty();
-            for (Taken taken : curve.warmTaken()) {
+            for (RecordedReading taken : curve.warmTaken()) {
                 Optional<MainsReading> mains = mains(session, taken);
                 first = first.or(() -> mains);
                 double ratio =
@@ -172,15 +172,15 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** What was changed of its readings afterwards or of what it is judged by, and causes found, begin its soak anew. */
-    private static List<Again> outside(Session session, Judged judged, Curves.Curve curve, String socket) {
+    private static List<Again> outside(Session session, SessionAssessment judged, Curves.Curve curve, String socket) {
         List<Again> again = new ArrayList<>();
         int stretch = curve.stretch();
         for (Amendment a : session.amendments()) {
-            Taken was = a.reading();
+            RecordedReading was = a.reading();
             boolean here = was.context().stretch() == stretch
-                    && (was.point().equals(curve.point())
+                    && (was.point().name().equals(curve.point())
                                     && was.quantity() == curve.taken().get(0).quantity()
-                            || was.point().equals(socket) && was.quantity() == Quantity.PLATE
+                            || was.isOf(Quantity.PLATE, socket)
                             || was.quantity() == Quantity.MAINS);
             boolean high = was.quantity() != Quantity.PLATE
                     && was.quantity() != Quantity.MAINS
@@ -189,20 +189,18 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                 again.add(new Again(
                         a.at(),
                         Soak.Why.AMENDED,
-                        was.quantity().words() + " " + was.point() + " of "
+                        was.words() + " of "
                                 + was.typed().echo() + " was "
                                 + a.kind().words() + (high ? "; it stood above a limit" : " after the next reading")
                                 + ": " + a.reason() + "."));
             }
         }
-        for (Standards.Change change : judged.changed()) {
+        for (JudgingBasis.Change change : judged.changed()) {
             change.since().ifPresent(at -> again.add(new Again(at, Soak.Why.CHANGED, change.sentence())));
         }
         for (Entry entry : session.entries()) {
             if (entry.event() instanceof CauseFound found
-                    && (found.finding().endsWith("/" + Finding.AMP)
-                            || found.finding().endsWith("/" + socket)
-                            || found.finding().endsWith("/" + curve.point()))) {
+                    && List.of(Finding.AMP, socket, curve.point()).contains(Finding.aboutOf(found.finding()))) {
                 again.add(new Again(entry.at(), Soak.Why.CAUSE, "A cause was found: " + found.fact() + "."));
             }
         }

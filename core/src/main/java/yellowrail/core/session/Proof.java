@@ -66,11 +66,11 @@ public record Proof(
     /**
      * @param findings all of the session
      */
-    static Proof of(Session session, Judged judged, List<Finding> findings) {
+    static Proof of(Session session, SessionAssessment judged, List<Finding> findings) {
         List<Want> wants = new ArrayList<>();
         findings.stream().filter(Finding::open).forEach(f -> wants.add(Want.of(f.sentence() + " " + f.wants())));
         List<String> again = new ArrayList<>();
-        for (Standards.Change change : judged.changed()) {
+        for (JudgingBasis.Change change : judged.changed()) {
             if (change.since().isEmpty()) {
                 wants.add(Want.of(change.sentence()));
             } else {
@@ -112,7 +112,7 @@ public record Proof(
         }
     }
 
-    private static void circumstances(Session session, Judged judged, List<Want> wants) {
+    private static void circumstances(Session session, SessionAssessment judged, List<Want> wants) {
         if (session.context().limiter()) {
             wants.add(Want.of("A limiter is in series."));
         }

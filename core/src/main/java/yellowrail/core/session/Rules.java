@@ -99,19 +99,16 @@ public final class Rules {
 
     /** Why a quantity is not read at this point of the amp; empty where it is. */
     public Optional<String> noPoint(Quantity quantity, String point) {
-        return switch (quantity) {
-            case MAINS, CHOKE, LOAD_OHMS, BLEEDER_OHMS, HEATER, HEATER_UNLOADED, OUTPUT_VOLTS, BIAS_NODE, METER_OHMS ->
-                Optional.empty();
-            case CURRENT, SENSE_OHMS, HALF_PRIMARY_OHMS, DRIVEN_CATHODE ->
-                session.plan().amp().groups().stream().anyMatch(g -> g.name().equals(point))
-                        ? Optional.empty()
-                        : Optional.of("This amp has no sense point “" + point + "”.");
-            case RESIDUAL, UNLOADED ->
-                session.nodes().stream().anyMatch(n -> n.name().equals(point))
-                        ? Optional.empty()
-                        : Optional.of("This amp has no node “" + point + "”.");
-            case GRID_COLDEST, GRID_HOTTEST -> control(point);
-            default -> session.noSocket(point);
+        List<String> names = session.names(quantity.place());
+        if (names.contains(point)) {
+            return Optional.empty();
+        }
+        return switch (quantity.place()) {
+            case AMP -> Optional.of(quantity.field().name() + ": read of the whole amp, not at “" + point + "”.");
+            case SOCKET -> session.noSocket(point);
+            case CONTROL -> control(point);
+            case SENSE_POINT, NODE ->
+                Optional.of("This amp has no " + quantity.place().words() + " “" + point + "”.");
         };
     }
 

@@ -10,9 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.Aimed;
 import yellowrail.core.session.events.BiasTold;
@@ -52,7 +54,7 @@ public final class Session {
     private final Map<Stop, Mark> marks = new LinkedHashMap<>();
     private final List<Long> plays = new ArrayList<>();
     private final Map<Check, Set<String>> ticks = new LinkedHashMap<>();
-    private final List<Taken> readings = new ArrayList<>();
+    private final List<RecordedReading> readings = new ArrayList<>();
     private final List<Amendment> amendments = new ArrayList<>();
     private final Set<String> superseded = new HashSet<>();
     private final Map<String, String> tubes = new LinkedHashMap<>();
@@ -150,8 +152,8 @@ public final class Session {
         } else if (event instanceof Voided e) {
             amend(e.reading(), Amendment.Kind.VOIDED, at, e.reason());
         } else if (event instanceof Moved e) {
-            Taken old = amend(e.reading(), Amendment.Kind.MOVED, at, e.reason());
-            insertAfter(old, replacing(old, entry.id(), e.point(), old.typed(), e.reason()));
+            RecordedReading old = amend(e.reading(), Amendment.Kind.MOVED, at, e.reason());
+            insertAfter(old, replacing(old, entry.id(), old.quantity().at(e.point()), old.typed(), e.reason()));
         } else if (event instanceof Turned) {
             contexts.add(context().reset(at));
         } else if (event instanceof DirectionSeen e) {
@@ -303,8 +305,8 @@ public final class Session {
 
     private void read(Entry entry, Read e, boolean back) {
         if (!e.supersedes().isEmpty()) {
-            Taken old = amend(e.supersedes(), Amendment.Kind.CORRECTED, entry.at(), e.reason());
-            insertAfter(old, replacing(old, entry.id(), e.point(), e.typed(), e.reason()));
+            RecordedReading old = amend(e.supersedes(), Amendment.Kind.CORRECTED, entry.at(), e.reason());
+            insertAfter(old, replacing(old, entry.id(), old.point(), e.typed(), e.reason()));
             return;
         }
         boolean isLate = clocks.late(entry);
@@ -312,8 +314,17 @@ public final class Session {
             contradict(entry, entry.at());
         }
         Context context = contextAt(entry.at(), back);
-        Taken taken = new Taken(
-                entry.id(), entry.at(), e.quantity(), e.point(), e.typed(), "", e.reason(), here, isLate, context);
+        RecordedReading taken = new RecordedReading(
+                entry.id(),
+                entry.at(),
+                e.quantity(),
+                e.quantity().at(e.point()),
+                e.typed(),
+                "",
+                e.reason(),
+                here,
+                isLate,
+                context);
         int place = readings.size();
         while (isLate && place > 0 && readings.get(place - 1).at() > entry.at()) {
             place--;
@@ -327,23 +338,22 @@ public final class Session {
         }
     }
 
-    private Taken amend(String id, Amendment.Kind kind, long at, String reason) {
-        Taken old = reading(id).orElseThrow();
+    private RecordedReading amend(String id, Amendment.Kind kind, long at, String reason) {
+        RecordedReading old = reading(id).orElseThrow();
         int place = readings.indexOf(old);
-        boolean atOnce = readings.subList(place + 1, readings.size()).stream()
-                .noneMatch(r -> r.quantity() == old.quantity() && r.point().equals(old.point()));
+        boolean atOnce = readings.subList(place + 1, readings.size()).stream().noneMatch(r -> r.sameAs(old));
         superseded.add(id);
         amendments.add(new Amendment(old, kind, at, atOnce, reason));
         return old;
     }
 
-    private static Taken replacing(Taken old, String id, String point, Typed typed, String reason) {
-        return new Taken(
+    private static RecordedReading replacing(RecordedReading old, String id, Point point, Typed typed, String reason) {
+        return new RecordedReading(
                 id, old.at(), old.quantity(), point, typed, old.id(), reason, old.stop(), old.late(), old.context());
     }
 
     /** A correction stands where the reading stood that it corrects: it is no newer than that. */
-    private void insertAfter(Taken old, Taken taken) {
+    private void insertAfter(RecordedReading old, RecordedReading taken) {
         readings.add(readings.indexOf(old) + 1, taken);
     }
 
@@ -550,7 +560,7 @@ public final class Session {
     }
 
     /** Every reading, superseded ones included. */
-    public List<Taken> readings() {
+    public List<RecordedReading> readings() {
         return Collections.unmodifiableList(readings);
     }
 
@@ -559,19 +569,19 @@ public final class Session {
     }
 
     /** The readings that hold. */
-    public List<Taken> holding() {
+    public List<RecordedReading> holding() {
         return readings.stream().filter(r -> !superseded.contains(r.id())).toList();
     }
 
-    public Optional<Taken> reading(String id) {
+    public Optional<RecordedReading> reading(String id) {
         return readings.stream().filter(r -> r.id().equals(id)).findFirst();
     }
 
     /** The last reading that holds of a quantity at a point. */
-    public Optional<Taken> last(Quantity quantity, String point) {
+    public Optional<RecordedReading> last(Quantity quantity, String point) {
         for (int i = readings.size() - 1; i >= 0; i--) {
-            Taken reading = readings.get(i);
-            if (reading.quantity() == quantity && reading.point().equals(point) && !superseded.contains(reading.id())) {
+            RecordedReading reading = readings.get(i);
+            if (reading.isOf(quantity, point) && !superseded.contains(reading.id())) {
                 return Optional.of(reading);
             }
         }
@@ -605,6 +615,18 @@ public final class Session {
                 : plan.amp().nodes();
     }
 
+    /** The names of this amp's points of one kind. */
+    public List<String> names(Point.Place place) {
+        return switch (place) {
+            case AMP -> List.of("");
+            case SOCKET -> sockets();
+            case SENSE_POINT ->
+                plan.amp().groups().stream().map(SenseGroup::name).toList();
+            case NODE -> nodes().stream().map(SupplyNode::name).toList();
+            case CONTROL -> controls().stream().map(Control::name).toList();
+        };
+    }
+
     /** Why this names no socket of the amp; empty where it does. */
     public Optional<String> noSocket(String name) {
         return sockets().contains(name)
@@ -617,18 +639,17 @@ public final class Session {
     }
 
     /** Residual readings of a node since off was declared, oldest first; none while it is not. */
-    public List<Taken> residuals(String node) {
+    public List<RecordedReading> residuals(String node) {
         return holding().stream().filter(r -> sinceOff(r, node)).toList();
     }
 
     /** Those that were corrected or taken back included. */
-    List<Taken> everyResidual(String node) {
+    List<RecordedReading> everyResidual(String node) {
         return readings.stream().filter(r -> sinceOff(r, node)).toList();
     }
 
-    private boolean sinceOff(Taken reading, String node) {
-        return reading.quantity() == Quantity.RESIDUAL
-                && reading.point().equals(node)
+    private boolean sinceOff(RecordedReading reading, String node) {
+        return reading.isOf(Quantity.RESIDUAL, node)
                 && reading.context().power() == Power.OFF
                 && context().power() == Power.OFF
                 && reading.context().off() == context().off();

@@ -14,7 +14,7 @@ import yellowrail.core.round.RoundReadings;
  * @param taken in the order they were recorded
  * @param readings put together for judging
  */
-public record SessionRound(int number, List<Taken> taken, RoundReadings readings) {
+public record SessionRound(int number, List<RecordedReading> taken, RoundReadings readings) {
     public SessionRound {
         taken = List.copyOf(taken);
     }
@@ -34,17 +34,17 @@ public record SessionRound(int number, List<Taken> taken, RoundReadings readings
     /** All rounds of a session. */
     public static List<SessionRound> all(Session session) {
         List<SessionRound> rounds = new ArrayList<>();
-        List<Taken> open = new ArrayList<>();
-        List<Taken> before = new ArrayList<>();
+        List<RecordedReading> open = new ArrayList<>();
+        List<RecordedReading> before = new ArrayList<>();
         Set<String> points = new HashSet<>();
-        for (Taken reading : session.holding()) {
-            if (!Assembly.live(reading)) {
+        for (RecordedReading reading : session.holding()) {
+            if (!RoundAssembler.live(reading)) {
                 continue;
             }
             boolean breaks = !open.isEmpty()
                     && open.get(0).context().stretch() != reading.context().stretch();
             if (breaks || points.contains(key(reading))) {
-                rounds.add(new SessionRound(rounds.size() + 1, open, Assembly.readings(session, open, before)));
+                rounds.add(new SessionRound(rounds.size() + 1, open, RoundAssembler.readings(session, open, before)));
                 if (breaks) {
                     before.clear();
                 } else {
@@ -57,13 +57,13 @@ public record SessionRound(int number, List<Taken> taken, RoundReadings readings
             points.add(key(reading));
         }
         if (!open.isEmpty()) {
-            rounds.add(new SessionRound(rounds.size() + 1, open, Assembly.readings(session, open, before)));
+            rounds.add(new SessionRound(rounds.size() + 1, open, RoundAssembler.readings(session, open, before)));
         }
         return rounds;
     }
 
-    private static String key(Taken reading) {
-        return reading.quantity() + "/" + reading.point();
+    private static String key(RecordedReading reading) {
+        return reading.quantity() + "/" + reading.point().name();
     }
 
     /** The newest readings of the present stretch, whichever round they came in; empty when there are none. */
@@ -73,15 +73,15 @@ public record SessionRound(int number, List<Taken> taken, RoundReadings readings
 
     /** The newest readings of one stretch. */
     static Optional<RoundReadings> present(Session session, int stretch) {
-        List<Taken> live = session.holding().stream()
-                .filter(r -> Assembly.live(r) && r.context().stretch() == stretch)
+        List<RecordedReading> live = session.holding().stream()
+                .filter(r -> RoundAssembler.live(r) && r.context().stretch() == stretch)
                 .toList();
         if (live.isEmpty()) {
             return Optional.empty();
         }
-        List<Taken> newest = new ArrayList<>();
+        List<RecordedReading> newest = new ArrayList<>();
         Set<String> seen = new HashSet<>();
-        List<Taken> before = new ArrayList<>();
+        List<RecordedReading> before = new ArrayList<>();
         for (int i = live.size() - 1; i >= 0; i--) {
             if (seen.add(key(live.get(i)))) {
                 newest.add(0, live.get(i));
@@ -89,6 +89,6 @@ public record SessionRound(int number, List<Taken> taken, RoundReadings readings
                 before.add(0, live.get(i));
             }
         }
-        return Optional.of(Assembly.readings(session, newest, before));
+        return Optional.of(RoundAssembler.readings(session, newest, before));
     }
 }

@@ -31,7 +31,7 @@ final class SoakProof {
     private static final double PLATE_STEADY = 0.01;
 
     private final Session session;
-    private final Judged judged;
+    private final SessionAssessment judged;
     private final Optional<Long> play;
     private final Map<String, Position> chosen = new LinkedHashMap<>();
     private final List<Proof.Want> wants = new ArrayList<>();
@@ -41,14 +41,14 @@ final class SoakProof {
     /** By turns: when the first position was read again at the end. */
     private long readAgainAt;
 
-    private SoakProof(Session session, Judged judged, Optional<Long> play) {
+    private SoakProof(Session session, SessionAssessment judged, Optional<Long> play) {
         this.session = session;
         this.judged = judged;
         this.play = play;
     }
 
     /** Play ends a soak: of several times it began, the newest that followed a whole soak counts. */
-    static SoakProof of(Session session, Judged judged) {
+    static SoakProof of(Session session, SessionAssessment judged) {
         List<Long> plays = session.plays();
         for (int i = plays.size() - 1; i >= 0; i--) {
             SoakProof proof = new SoakProof(session, judged, Optional.of(plays.get(i)));
@@ -80,7 +80,7 @@ final class SoakProof {
                         .allMatch(s -> verdict(s)
                                 .filter(v -> v.place() == Verdict.Place.IN_WINDOW)
                                 .isPresent())
-                && answers.values().stream().allMatch(a -> a.warnings().isEmpty());
+                && answers.values().stream().allMatch(a -> a.contradictions().isEmpty());
     }
 
     /** A verdict that is no all-clear; empty when all are. By turns each position's own counts. */
@@ -99,7 +99,7 @@ final class SoakProof {
     Optional<Long> begunAt() {
         return chosen.values().stream()
                 .flatMap(p -> p.curve().warmTaken().stream())
-                .map(Taken::at)
+                .map(RecordedReading::at)
                 .min(Comparator.naturalOrder());
     }
 
@@ -120,7 +120,7 @@ final class SoakProof {
         return Optional.ofNullable(chosen.get(socket))
                 .map(p -> answers.get(p.curve().stretch()))
                 .or(() -> judged.present())
-                .flatMap(a -> Judged.socket(a, socket))
+                .flatMap(a -> SessionAssessment.socket(a, socket))
                 .filter(SocketAnswer::measured);
     }
 
@@ -162,7 +162,7 @@ final class SoakProof {
             Position position = chosen.get(socket);
             if (position == null) {
                 boolean mean = judged.present()
-                        .flatMap(p -> Judged.socket(p, socket))
+                        .flatMap(p -> SessionAssessment.socket(p, socket))
                         .filter(SocketAnswer::measured)
                         .isPresent();
                 wants.add(Proof.Want.of(
@@ -209,13 +209,12 @@ final class SoakProof {
         int channel = channel(position.socket());
         List<Double> volts = session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.PLATE
-                        && channel(r.point()) == channel
+                        && channel(r.point().name()) == channel
                         && r.context().stretch() == position.curve().stretch()
                         && r.at() >= from)
-                .filter(r -> r.point().equals(position.socket())
+                .filter(r -> r.point().name().equals(position.socket())
                         || session.holding().stream()
-                                .noneMatch(o -> o.quantity() == Quantity.PLATE
-                                        && o.point().equals(position.socket())
+                                .noneMatch(o -> o.isOf(Quantity.PLATE, position.socket())
                                         && o.context().stretch()
                                                 == position.curve().stretch()
                                         && o.at() >= from))
@@ -259,7 +258,7 @@ final class SoakProof {
         Position last = chosen.values().stream()
                 .max(Comparator.comparingInt(Position::run))
                 .orElseThrow();
-        Optional<Taken> read = Position.of(session, judged, first.socket()).stream()
+        Optional<RecordedReading> read = Position.of(session, judged, first.socket()).stream()
                 .filter(p -> p.run() >= last.run())
                 .flatMap(p -> p.curve().warmTaken().stream())
                 .reduce((a, b) -> b);
@@ -269,7 +268,7 @@ final class SoakProof {
             return;
         }
         readAgainAt = read.get().at();
-        List<Taken> before = first.curve().warmTaken();
+        List<RecordedReading> before = first.curve().warmTaken();
         double was = first.curve().amperes(before.get(before.size() - 1));
         double now = Curves.amperes(session, read.get()).orElseThrow();
         if (Math.abs(now / was - 1) > AGAIN_WITHIN + 1e-9) {

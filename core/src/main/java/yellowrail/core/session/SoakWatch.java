@@ -20,7 +20,7 @@ import yellowrail.core.soak.Sample;
 public record SoakWatch(
         Curves.Curve curve, Drift drift, boolean creeps, Optional<Double> minutesToCeiling, boolean stop) {
     /** The points of the present stretch. */
-    public static List<SoakWatch> of(Session session, Judged judged) {
+    public static List<SoakWatch> of(Session session, SessionAssessment judged) {
         List<SoakWatch> watches = new ArrayList<>();
         for (Curves.Curve curve : Curves.of(session).present()) {
             List<Sample> samples = curve.warm().size() >= 2 ? curve.warm() : curve.sinceOn();

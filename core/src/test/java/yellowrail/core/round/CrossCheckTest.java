@@ -41,7 +41,9 @@ class CrossCheckTest {
     @Test
     void oneTypeIsAlikeAndTwoAreNot() {
         assertThat(CrossCheck.unlikeTypes(List.of("EL34"))).isEmpty();
-        assertThat(CrossCheck.unlikeTypes(List.of("EL34", "6L6GC")).orElseThrow())
+        assertThat(CrossCheck.unlikeTypes(List.of("EL34", "6L6GC"))
+                        .orElseThrow()
+                        .sentence())
                 .contains("EL34, 6L6GC");
     }
 }

@@ -52,7 +52,7 @@ final class Bench {
 
     final Session session;
     final List<Entry> accepted = new ArrayList<>();
-    Standards standards = new Standards(Map.of("X19", x19(Optional.of(4.0))), List.of(STORY), Optional.empty());
+    JudgingBasis standards = new JudgingBasis(Map.of("X19", x19(Optional.of(4.0))), List.of(STORY), Optional.empty());
     long now = 1_760_000_000_000L;
     private int count;
 
@@ -250,8 +250,8 @@ final class Bench {
         return ticks(DrainAndClose.RESTORED, DrainAndClose.LIMITER_OUT, DrainAndClose.CLAMPS);
     }
 
-    Judged judged() {
-        return Judged.of(session, standards);
+    SessionAssessment judged() {
+        return SessionAssessment.of(session, standards);
     }
 
     Outcome outcome() {

@@ -14,11 +14,11 @@ class ChangedDescriptionTest {
     private static final String CHANGED = "The description of this amp was changed.";
 
     private static Proof proof(Bench bench, Optional<Long> since) {
-        bench.standards = new Standards(
+        bench.standards = new JudgingBasis(
                 bench.standards.types(),
                 bench.standards.windows(),
                 Optional.empty(),
-                List.of(new Standards.Change(CHANGED, since)));
+                List.of(new JudgingBasis.Change(CHANGED, since)));
         return bench.outcome().proof();
     }
 
@@ -33,7 +33,7 @@ class ChangedDescriptionTest {
     @Test
     void beforeTheSoakItIsNamedAndNothingMore() {
         Bench bench = evening();
-        Taken first = bench.session.last(Quantity.CURRENT, "V1").orElseThrow();
+        RecordedReading first = bench.session.last(Quantity.CURRENT, "V1").orElseThrow();
         long soak = proof(bench, Optional.empty()).begunAt().orElseThrow();
         Proof proof = proof(bench, Optional.of(soak - 1));
         assertThat(proof.state()).as(proof.open().toString()).isEqualTo(Proof.State.PROVEN);

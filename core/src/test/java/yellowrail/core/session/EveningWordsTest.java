@@ -36,7 +36,7 @@ class EveningWordsTest {
         Evenings played = Evenings.play(evening);
         Session session = played.session;
         Outcome outcome = played.outcome();
-        Judged judged = Judged.of(session, played.standards);
+        SessionAssessment judged = SessionAssessment.of(session, played.standards);
         lines.add("# " + evening.why());
         Proof proof = outcome.proof();
         lines.add(proof.state() + " begun " + proof.begunAt().map(EveningWordsTest::minute) + " whole "

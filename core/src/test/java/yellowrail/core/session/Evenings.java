@@ -39,13 +39,13 @@ final class Evenings {
     private static final long BEGIN = 1_790_000_000_000L;
 
     final Session session;
-    final Standards standards;
+    final JudgingBasis standards;
     final long now;
 
     private Evenings(Evening evening) {
         AmpDescription amp = PlantedAmps.of(evening.amp());
         this.session = new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, Meter.FINE));
-        this.standards = new Standards(types(amp), Profiles.SHIPPED, Optional.empty());
+        this.standards = new JudgingBasis(types(amp), Profiles.SHIPPED, Optional.empty());
         for (Step step : evening.steps()) {
             Entry entry = new Entry(step.id(), BEGIN + step.at(), step.device(), event(step, amp));
             Optional<String> refused = session.refusal(entry);

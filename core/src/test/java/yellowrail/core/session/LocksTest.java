@@ -70,11 +70,13 @@ class LocksTest {
         assertThat(locks(bench).hands()).isTrue();
         bench.reads(Quantity.RESIDUAL, "reservoir", 37);
         assertThat(locks(bench).hands()).isFalse();
-        Taken high = bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
+        RecordedReading high =
+                bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
         Typed low = new Typed("3.7", 3.7, Unit.VOLT, 0.1);
         bench.did(new Read(Quantity.RESIDUAL, "reservoir", low, high.id(), "misread"));
         assertThat(locks(bench).hands()).isFalse();
-        Taken fixed = bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
+        RecordedReading fixed =
+                bench.session.last(Quantity.RESIDUAL, "reservoir").orElseThrow();
         bench.did(new Voided(fixed.id(), "not sure"));
         assertThat(locks(bench).hands()).isFalse();
         bench.drained();

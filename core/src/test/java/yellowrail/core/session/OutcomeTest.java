@@ -66,13 +66,13 @@ class OutcomeTest {
     void whatWasChangedOfReadingsIsInTheLog() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp().enters(Stops.WARM_UP);
         bench.minutes(11).round(31.6, 28.0, 398);
-        Taken plate = bench.session.last(Quantity.PLATE, "V1").orElseThrow();
-        Taken current = bench.session.last(Quantity.CURRENT, "V2").orElseThrow();
+        RecordedReading plate = bench.session.last(Quantity.PLATE, "V1").orElseThrow();
+        RecordedReading current = bench.session.last(Quantity.CURRENT, "V2").orElseThrow();
         bench.did(new Read(Quantity.PLATE, "V1", new Typed("389 V", 389, Unit.VOLT, 1), plate.id(), "upside down"));
         bench.did(new Moved(current.id(), "V1", "wrong probe"));
         assertThat(bench.tell(new Moved(current.id(), "V1", "again")).orElseThrow())
                 .contains("already");
-        Taken moved = bench.session.last(Quantity.CURRENT, "V1").orElseThrow();
+        RecordedReading moved = bench.session.last(Quantity.CURRENT, "V1").orElseThrow();
         assertThat(bench.tell(new Moved(moved.id(), "V9", "x")).orElseThrow()).contains("no sense point");
         assertThat(bench.tell(new Moved(moved.id(), "V1", "x")).orElseThrow()).contains("stands at");
         assertThat(bench.tell(new Voided(moved.id(), " ")).orElseThrow()).contains("Say why");

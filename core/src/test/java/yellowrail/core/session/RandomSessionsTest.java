@@ -142,7 +142,8 @@ class RandomSessionsTest {
         if (session.readings().isEmpty()) {
             return Bench.read(Quantity.PLATE, socket, 398);
         }
-        Taken old = session.readings().get(random.nextInt(session.readings().size()));
-        return new Read(old.quantity(), old.point(), old.typed(), old.id(), random.nextBoolean() ? "slip" : "");
+        RecordedReading old =
+                session.readings().get(random.nextInt(session.readings().size()));
+        return new Read(old.quantity(), old.point().name(), old.typed(), old.id(), random.nextBoolean() ? "slip" : "");
     }
 }

@@ -2,7 +2,6 @@ package yellowrail.core.amp.sensing;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import yellowrail.core.reading.Field;
@@ -10,10 +9,9 @@ import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.tube.PinFunction;
 
 /** The cathode-bias resistor, a tube's own or shared by N: its drop is the cathode voltage and tells the current. */
-public record CathodeResistor(SenseResistor resistor, int tubes) implements SensingMethod {
+public record CathodeResistor(SenseResistor resistor, int tubes) implements CathodePath {
     static final Way<CathodeResistor> WAY = new Way<>(
             "cathode",
             CathodeResistor.class,
@@ -70,27 +68,7 @@ public record CathodeResistor(SenseResistor resistor, int tubes) implements Sens
     }
 
     @Override
-    public Optional<SenseResistor> element() {
-        return Optional.of(resistor);
-    }
-
-    @Override
-    public boolean readsCathodePath() {
-        return true;
-    }
-
-    @Override
-    public Optional<PinFunction> probedPin() {
-        return Optional.of(PinFunction.CATHODE);
-    }
-
-    @Override
-    public boolean takesOhms() {
-        return true;
-    }
-
-    @Override
-    public Optional<SensingMethod> remeasured(Typed ohms) {
-        return Optional.of(new CathodeResistor(resistor.measuredAt(ohms), tubes));
+    public SensingMethod with(SenseResistor other) {
+        return new CathodeResistor(other, tubes);
     }
 }

@@ -2,7 +2,6 @@ package yellowrail.core.amp.sensing;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import yellowrail.core.reading.Estimate;
@@ -12,14 +11,13 @@ import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.tube.PinFunction;
 
 /**
  * A test point that carries N tubes and perhaps other loads: {@code Ik = (V/R − I_other) / N}, a mean.
  *
  * @param otherAmperes what else flows through it, A, zero or above; taken as known within ±10 %
  */
-public record CombinedPoint(SenseResistor resistor, int tubes, double otherAmperes) implements SensingMethod {
+public record CombinedPoint(SenseResistor resistor, int tubes, double otherAmperes) implements CathodePath {
     private static final Parameter OTHER = Parameter.quantity(
             "other",
             Field.of("other loads", Unit.AMPERE, Prefix.MILLI, 0.1e-3, 0.5),
@@ -105,27 +103,7 @@ public record CombinedPoint(SenseResistor resistor, int tubes, double otherAmper
     }
 
     @Override
-    public Optional<SenseResistor> element() {
-        return Optional.of(resistor);
-    }
-
-    @Override
-    public boolean readsCathodePath() {
-        return true;
-    }
-
-    @Override
-    public Optional<PinFunction> probedPin() {
-        return Optional.of(PinFunction.CATHODE);
-    }
-
-    @Override
-    public boolean takesOhms() {
-        return true;
-    }
-
-    @Override
-    public Optional<SensingMethod> remeasured(Typed ohms) {
-        return Optional.of(new CombinedPoint(resistor.measuredAt(ohms), tubes, otherAmperes));
+    public SensingMethod with(SenseResistor other) {
+        return new CombinedPoint(other, tubes, otherAmperes);
     }
 }

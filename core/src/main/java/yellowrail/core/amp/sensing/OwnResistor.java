@@ -2,15 +2,13 @@ package yellowrail.core.amp.sensing;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
-import yellowrail.core.tube.PinFunction;
 
 /** A sense resistor in the cathode of one tube: {@code Ik = Vs / Rs}, screen current included. */
-public record OwnResistor(SenseResistor resistor) implements SensingMethod {
+public record OwnResistor(SenseResistor resistor) implements CathodePath {
     static final Way<OwnResistor> WAY = new Way<>(
             "own",
             OwnResistor.class,
@@ -58,27 +56,7 @@ public record OwnResistor(SenseResistor resistor) implements SensingMethod {
     }
 
     @Override
-    public Optional<SenseResistor> element() {
-        return Optional.of(resistor);
-    }
-
-    @Override
-    public boolean readsCathodePath() {
-        return true;
-    }
-
-    @Override
-    public Optional<PinFunction> probedPin() {
-        return Optional.of(PinFunction.CATHODE);
-    }
-
-    @Override
-    public boolean takesOhms() {
-        return true;
-    }
-
-    @Override
-    public Optional<SensingMethod> remeasured(Typed ohms) {
-        return Optional.of(new OwnResistor(resistor.measuredAt(ohms)));
+    public SensingMethod with(SenseResistor other) {
+        return new OwnResistor(other);
     }
 }

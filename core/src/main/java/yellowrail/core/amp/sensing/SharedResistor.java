@@ -2,16 +2,14 @@ package yellowrail.core.amp.sensing;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
-import yellowrail.core.tube.PinFunction;
 
 /** One sense resistor in the joined cathodes of N tubes: only their mean is known. */
-public record SharedResistor(SenseResistor resistor, int tubes) implements SensingMethod {
+public record SharedResistor(SenseResistor resistor, int tubes) implements CathodePath {
     static final Way<SharedResistor> WAY = new Way<>(
             "shared",
             SharedResistor.class,
@@ -60,27 +58,7 @@ public record SharedResistor(SenseResistor resistor, int tubes) implements Sensi
     }
 
     @Override
-    public Optional<SenseResistor> element() {
-        return Optional.of(resistor);
-    }
-
-    @Override
-    public boolean readsCathodePath() {
-        return true;
-    }
-
-    @Override
-    public Optional<PinFunction> probedPin() {
-        return Optional.of(PinFunction.CATHODE);
-    }
-
-    @Override
-    public boolean takesOhms() {
-        return true;
-    }
-
-    @Override
-    public Optional<SensingMethod> remeasured(Typed ohms) {
-        return Optional.of(new SharedResistor(resistor.measuredAt(ohms), tubes));
+    public SensingMethod with(SenseResistor other) {
+        return new SharedResistor(other, tubes);
     }
 }

@@ -10,7 +10,6 @@ final class Amended {
 
     static Optional<String> line(Session before, String id, String what, String reason) {
         return before.reading(id)
-                .map(r -> r.quantity().words() + (r.point().isEmpty() ? "" : " " + r.point()) + " of "
-                        + r.typed().echo() + " " + what + Rules.because(reason) + ".");
+                .map(r -> r.words() + " of " + r.typed().echo() + " " + what + Rules.because(reason) + ".");
     }
 }

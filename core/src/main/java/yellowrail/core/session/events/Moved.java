@@ -5,9 +5,9 @@ import java.util.Optional;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Taken;
 
 /** A reading was entered at the wrong point: it counts at this one. */
 public record Moved(String reading, String point, String reason) implements Event {
@@ -23,8 +23,8 @@ public record Moved(String reading, String point, String reason) implements Even
         if (gone.isPresent()) {
             return gone;
         }
-        Taken old = rules.session().reading(reading).orElseThrow();
-        if (old.point().equals(point)) {
+        RecordedReading old = rules.session().reading(reading).orElseThrow();
+        if (old.point().name().equals(point)) {
             return Optional.of("The reading stands at “" + point + "” already.");
         }
         return Read.of(old.quantity(), point, old.typed())
@@ -35,12 +35,12 @@ public record Moved(String reading, String point, String reason) implements Even
     }
 
     /** A reading in volts means another current at a point with another resistor: such a one is entered anew. */
-    private Optional<String> sameMethod(Session session, Taken old) {
+    private Optional<String> sameMethod(Session session, RecordedReading old) {
         return old.quantity() != Quantity.CURRENT
-                        || method(session, old.point()).equals(method(session, point))
+                        || method(session, old.point().name()).equals(method(session, point))
                 ? Optional.empty()
-                : Optional.of("“" + point + "” is read in another way than “" + old.point()
-                        + "”: take the reading back and enter it there.");
+                : Optional.of("“" + point + "” is read in another way than “"
+                        + old.point().name() + "”: take the reading back and enter it there.");
     }
 
     private static Optional<SensingMethod> method(Session session, String point) {

@@ -6,10 +6,10 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SignOfPower;
-import yellowrail.core.session.Taken;
 
 /**
  * A reading.
@@ -78,8 +78,8 @@ public record Read(Quantity quantity, String point, Typed typed, String supersed
         if (gone.isPresent()) {
             return gone;
         }
-        Taken old = rules.session().reading(supersedes).orElseThrow();
-        if (old.quantity() != quantity || !old.point().equals(point)) {
+        RecordedReading old = rules.session().reading(supersedes).orElseThrow();
+        if (!old.isOf(quantity, point)) {
             return Optional.of("A correction is for the same quantity at the same point.");
         }
         return (isOhms(quantity) ? rules.ohmsLocked() : Optional.<String>empty())

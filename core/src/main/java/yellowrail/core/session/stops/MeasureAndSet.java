@@ -9,11 +9,11 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
-import yellowrail.core.session.Judged;
+import yellowrail.core.session.BalanceMirrorTest;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.Swing;
 
 /** Every socket measured, then turned toward the target. */
 public final class MeasureAndSet extends Stop {
@@ -47,13 +47,13 @@ public final class MeasureAndSet extends Stop {
 
     @Override
     public List<Remark> remarks(Look look) {
-        Judged judged = look.judged();
+        SessionAssessment judged = look.judged();
         RoundAnswer answer = judged.present().orElse(null);
         if (answer == null) {
             return List.of();
         }
         List<Remark> remarks = new ArrayList<>();
-        answer.warnings().forEach(w -> remarks.add(Remark.alarm("contradiction", "", w)));
+        answer.contradictions().forEach(c -> remarks.add(Remark.alarm("contradiction", c.about(), c.sentence())));
         answer.balances()
                 .forEach(b -> remarks.add(Remark.open(
                         "balance",
@@ -61,7 +61,7 @@ public final class MeasureAndSet extends Stop {
                         "Channel " + b.channel() + ": side A " + Show.si(b.sideA(), Unit.AMPERE, 3) + ", side B "
                                 + Show.si(b.sideB(), Unit.AMPERE, 3) + ", "
                                 + Show.fixed(100 * b.imbalance(), 1) + " % apart.")));
-        Swing.of(look.session(), judged)
+        BalanceMirrorTest.of(look.session(), judged)
                 .ifPresent(swing -> remarks.add(
                         swing.symmetric()
                                 ? Remark.good("balance-swing", "", swing.sentence())

@@ -7,8 +7,8 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Taken;
 import yellowrail.core.session.stops.ReadingGroup.Wanted;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.TubeType;
@@ -96,7 +96,7 @@ final class Readings {
                 .filter(socket::equals)
                 .isPresent();
         TubeType type = look.types().get(socket.tubeType());
-        Optional<Taken> plate = look.session().last(Quantity.PLATE, name);
+        Optional<RecordedReading> plate = look.session().last(Quantity.PLATE, name);
         return first
                 && type != null
                 && plate.isPresent()
@@ -148,10 +148,10 @@ final class Readings {
     /** Whether a current counts as read. */
     @FunctionalInterface
     interface CurrentHolds {
-        boolean holds(Taken reading);
+        boolean holds(RecordedReading reading);
     }
 
-    static Optional<Taken> latest(Session session, Quantity quantity) {
+    static Optional<RecordedReading> latest(Session session, Quantity quantity) {
         return session.holding().stream().filter(r -> r.quantity() == quantity).reduce((a, b) -> b);
     }
 }

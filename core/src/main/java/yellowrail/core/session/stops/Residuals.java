@@ -8,9 +8,9 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Drain;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.Taken;
 
 /** What residual volts mean where the amp is drained. */
 final class Residuals {
@@ -23,11 +23,11 @@ final class Residuals {
         Optional<Double> bleeder =
                 session.last(Quantity.BLEEDER_OHMS, "").map(r -> r.typed().value());
         for (SupplyNode node : session.nodes()) {
-            List<Taken> read = session.residuals(node.name());
+            List<RecordedReading> read = session.residuals(node.name());
             if (read.isEmpty()) {
                 continue;
             }
-            Taken last = read.get(read.size() - 1);
+            RecordedReading last = read.get(read.size() - 1);
             double volts = Math.abs(last.typed().value());
             if (volts > limit) {
                 remarks.add(Remark.alarm(
@@ -59,7 +59,7 @@ final class Residuals {
                 .orElse(Show.plain(session.plan().handsVolts(), 2) + " V or less, twice");
     }
 
-    static Optional<Taken> highest(Session session, Stop stop) {
+    static Optional<RecordedReading> highest(Session session, Stop stop) {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.RESIDUAL && r.stop().equals(stop))
                 .max((a, b) -> Double.compare(

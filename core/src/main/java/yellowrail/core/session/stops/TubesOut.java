@@ -17,9 +17,9 @@ import yellowrail.core.session.HeaterState;
 import yellowrail.core.session.LeakTest;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.Taken;
 import yellowrail.core.session.stops.ReadingGroup.Wanted;
 
 /** Power with the output tubes out: unloaded volts, the controls' ends, grid leakage. */
@@ -136,7 +136,7 @@ public final class TubesOut extends Stop {
         return remarks;
     }
 
-    private static Remark headroom(Session session, SupplyNode node, Taken unloaded) {
+    private static Remark headroom(Session session, SupplyNode node, RecordedReading unloaded) {
         Optional<Double> mains =
                 HeaterState.mainsNear(session, unloaded).map(m -> m.typed().value());
         Mains amp = session.plan().amp().mains().at(mains);

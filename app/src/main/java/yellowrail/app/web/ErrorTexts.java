@@ -3,7 +3,7 @@ package yellowrail.app.web;
 import java.sql.SQLException;
 
 /** Sentences for pages that could not do what was asked. */
-public final class Trouble {
+public final class ErrorTexts {
     /** Request attribute that carries the sentence to the error page. */
     public static final String SENTENCE = "yellowrail.sentence";
 
@@ -22,7 +22,7 @@ public final class Trouble {
     static final String FORM_TOKEN =
             "This form had no valid token, so nothing was saved. Go back, reload the page and send it again.";
 
-    private Trouble() {}
+    private ErrorTexts() {}
 
     /**
      * What a failed statement is told as.

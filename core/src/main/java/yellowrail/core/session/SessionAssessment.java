@@ -31,7 +31,7 @@ import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.TubeModels;
 
 /** A session judged: its rounds, where it stands now, what the supply does, and what to do next to the idle. */
-public final class Judged {
+public final class SessionAssessment {
     /**
      * How well one meter repeats a sum of currents: its gain cancels in a difference, its last digits do not. Two counts of
      * a reading in the upper part of a 2000-count range.
@@ -46,17 +46,17 @@ public final class Judged {
     public record JudgedRound(SessionRound round, RoundAnswer answer) {}
 
     private final Session session;
-    private final Standards standards;
+    private final JudgingBasis standards;
     private final AmpDescription amp;
     private final List<JudgedRound> rounds;
     private final Optional<Band> mainsExponent;
     private final Optional<RoundReadings> presentReadings;
     private final Optional<RoundAnswer> present;
 
-    private Judged(Session session, Standards standards) {
+    private SessionAssessment(Session session, JudgingBasis standards) {
         this.session = session;
         this.standards = standards;
-        this.amp = Assembly.amp(session);
+        this.amp = RoundAssembler.amp(session);
         this.rounds = SessionRound.all(session).stream()
                 .map(r -> new JudgedRound(r, check(r.readings())))
                 .toList();
@@ -65,8 +65,8 @@ public final class Judged {
         this.present = presentReadings.map(r -> check(r.following(mainsExponent)));
     }
 
-    public static Judged of(Session session, Standards standards) {
-        return new Judged(session, standards);
+    public static SessionAssessment of(Session session, JudgingBasis standards) {
+        return new SessionAssessment(session, standards);
     }
 
     private RoundAnswer check(RoundReadings readings) {
@@ -78,7 +78,7 @@ public final class Judged {
     }
 
     /** What was changed of the description or a type since the session was begun. */
-    List<Standards.Change> changed() {
+    List<JudgingBasis.Change> changed() {
         return standards.changed();
     }
 
@@ -114,12 +114,12 @@ public final class Judged {
     }
 
     /** The round a reading belongs to; empty for one that does not hold. */
-    Optional<JudgedRound> roundOf(Taken reading) {
+    Optional<JudgedRound> roundOf(RecordedReading reading) {
         return rounds.stream().filter(r -> r.round().taken().contains(reading)).findFirst();
     }
 
     /** Whether a current that holds no longer stood above ceiling or rating, by the volts and the limit as known now. */
-    boolean stoodHigh(Taken reading, String socket) {
+    boolean stoodHigh(RecordedReading reading, String socket) {
         return ceilingAmperes(socket)
                 .filter(ceiling -> Curves.amperes(session, reading)
                         .filter(i -> i > ceiling)
@@ -205,7 +205,7 @@ public final class Judged {
     private boolean together(JudgedRound judged) {
         long first = judged.round().taken().stream()
                 .filter(r -> r.quantity() == Quantity.PLATE || r.quantity() == Quantity.CURRENT)
-                .mapToLong(Taken::at)
+                .mapToLong(RecordedReading::at)
                 .min()
                 .orElse(0);
         boolean volts = judged.answer().sockets().stream()
@@ -215,10 +215,10 @@ public final class Judged {
                         .minutesApart()
                         .filter(m -> m <= PAIRED_MINUTES)
                         .isPresent());
-        return volts && judged.round().at() - first <= Assembly.TOGETHER_MILLIS;
+        return volts && judged.round().at() - first <= RoundAssembler.TOGETHER_MILLIS;
     }
 
-    private static Stream<Taken> currents(JudgedRound judged) {
+    private static Stream<RecordedReading> currents(JudgedRound judged) {
         return judged.round().taken().stream()
                 .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL);
     }
@@ -307,7 +307,7 @@ public final class Judged {
         List<TubeNow.GridPoint> points = new ArrayList<>();
         for (JudgedRound judged : rounds) {
             Optional<Double> grid = judged.round().taken().stream()
-                    .filter(r -> r.quantity() == Quantity.GRID && r.point().equals(socket))
+                    .filter(r -> r.isOf(Quantity.GRID, socket))
                     .map(r -> r.typed().value())
                     .findFirst();
             Optional<Double> plate = socket(judged.answer(), socket)
@@ -441,10 +441,10 @@ public final class Judged {
     /** Whether its currents were read warm: ten minutes after power came on, and after the mains was last changed. */
     private boolean settled(JudgedRound judged) {
         double mains = judged.round().readings().mains().orElse(0.0);
-        long first = currents(judged).mapToLong(Taken::at).min().orElse(0);
+        long first = currents(judged).mapToLong(RecordedReading::at).min().orElse(0);
         Optional<Long> since = Optional.empty();
         boolean changed = false;
-        for (Taken reading : session.holding()) {
+        for (RecordedReading reading : session.holding()) {
             if (reading.quantity() == Quantity.MAINS && reading.at() <= first) {
                 boolean other = Math.abs(reading.typed().value() / mains - 1) > SupplySag.MAINS_WITHIN;
                 changed |= other;

@@ -18,7 +18,7 @@ import yellowrail.core.round.RoundReadings;
 import yellowrail.core.session.events.Aimed;
 
 /** Puts readings together for judging: currents as given, with the volts that were read near them and how near. */
-final class Assembly {
+final class RoundAssembler {
     /** Mains read longer ago than this is not known any more. */
     private static final long MAINS_MILLIS = 60 * 60_000L;
 
@@ -38,9 +38,9 @@ final class Assembly {
             Quantity.GRID,
             Quantity.CHOKE);
 
-    private Assembly() {}
+    private RoundAssembler() {}
 
-    static boolean live(Taken reading) {
+    static boolean live(RecordedReading reading) {
         return LIVE.contains(reading.quantity()) && reading.context().power() == Power.ON_TUBES_IN;
     }
 
@@ -85,15 +85,15 @@ final class Assembly {
      * @param now readings that count as read now, of one stretch
      * @param before earlier readings of the same stretch, from which volts may be carried over
      */
-    static RoundReadings readings(Session session, List<Taken> now, List<Taken> before) {
+    static RoundReadings readings(Session session, List<RecordedReading> now, List<RecordedReading> before) {
         Map<Quantity, Map<String, Typed>> values = new HashMap<>();
         for (Quantity quantity : LIVE) {
             values.put(quantity, new HashMap<>());
         }
         now.stream()
                 .filter(r -> fresh(r, now))
-                .forEach(r -> values.get(r.quantity()).put(r.point(), r.typed()));
-        Map<String, Taken> volts = carried(now, before, Quantity.PLATE);
+                .forEach(r -> values.get(r.quantity()).put(r.point().name(), r.typed()));
+        Map<String, RecordedReading> volts = carried(now, before, Quantity.PLATE);
         volts.forEach((socket, r) -> values.get(Quantity.PLATE).put(socket, r.typed()));
         for (Quantity other : List.of(Quantity.CATHODE, Quantity.SCREEN)) {
             carried(now, before, other).forEach((socket, r) -> {
@@ -124,18 +124,18 @@ final class Assembly {
     }
 
     /** How far the mains went from what the readings are judged at while volts and currents were read: a share. */
-    private static Optional<Double> mainsMoved(Session session, List<Taken> now, double mains) {
-        List<Taken> judged = now.stream()
+    private static Optional<Double> mainsMoved(Session session, List<RecordedReading> now, double mains) {
+        List<RecordedReading> judged = now.stream()
                 .filter(r -> r.quantity() == Quantity.PLATE
                         || r.quantity() == Quantity.CURRENT
                         || r.quantity() == Quantity.INDIVIDUAL)
                 .toList();
-        long first = judged.stream().mapToLong(Taken::at).min().orElse(0);
-        long last = judged.stream().mapToLong(Taken::at).max().orElse(0);
-        List<Taken> read = session.holding().stream()
+        long first = judged.stream().mapToLong(RecordedReading::at).min().orElse(0);
+        long last = judged.stream().mapToLong(RecordedReading::at).max().orElse(0);
+        List<RecordedReading> read = session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS && r.at() <= last)
                 .toList();
-        Optional<Taken> begun = read.stream()
+        Optional<RecordedReading> begun = read.stream()
                 .filter(r -> r.at() <= first && first - r.at() <= TOGETHER_MILLIS)
                 .reduce((a, b) -> b.at() >= a.at() ? b : a);
         return Stream.concat(begun.stream(), read.stream().filter(r -> r.at() > first))
@@ -148,37 +148,41 @@ final class Assembly {
      * behind a shared point likewise, so that an old one does not speak for a mean that moved. Plate volts are judged by
      * their own pairing, and a point's current is the newest there is.
      */
-    private static boolean fresh(Taken reading, List<Taken> now) {
+    private static boolean fresh(RecordedReading reading, List<RecordedReading> now) {
         boolean judgedElsewhere = reading.quantity() == Quantity.PLATE || reading.quantity() == Quantity.CURRENT;
         return judgedElsewhere || newestCurrent(now) - reading.at() <= TOGETHER_MILLIS;
     }
 
-    private static long newestCurrent(List<Taken> now) {
+    private static long newestCurrent(List<RecordedReading> now) {
         return now.stream()
                 .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)
-                .mapToLong(Taken::at)
+                .mapToLong(RecordedReading::at)
                 .max()
                 .orElse(Long.MIN_VALUE);
     }
 
-    private static Map<String, Taken> carried(List<Taken> now, List<Taken> before, Quantity quantity) {
-        Map<String, Taken> latest = new HashMap<>();
-        for (List<Taken> readings : List.of(before, now)) {
+    private static Map<String, RecordedReading> carried(
+            List<RecordedReading> now, List<RecordedReading> before, Quantity quantity) {
+        Map<String, RecordedReading> latest = new HashMap<>();
+        for (List<RecordedReading> readings : List.of(before, now)) {
             readings.stream()
                     .filter(r -> r.quantity() == quantity)
-                    .forEach(r -> latest.merge(r.point(), r, (a, b) -> b.at() >= a.at() ? b : a));
+                    .forEach(r -> latest.merge(r.point().name(), r, (a, b) -> b.at() >= a.at() ? b : a));
         }
         return latest;
     }
 
     private static Map<String, Pairing> pairings(
-            Session session, List<Taken> now, List<Taken> before, Map<String, Taken> volts) {
+            Session session,
+            List<RecordedReading> now,
+            List<RecordedReading> before,
+            Map<String, RecordedReading> volts) {
         Map<String, Pairing> pairings = new HashMap<>();
         for (Socket socket : session.plan().amp().sockets()) {
-            Optional<Taken> current = currentOf(session, now, socket);
-            Optional<Taken> plate = voltsFor(session, volts, socket);
+            Optional<RecordedReading> current = currentOf(session, now, socket);
+            Optional<RecordedReading> plate = voltsFor(session, volts, socket);
             if (current.isPresent() && plate.isPresent()) {
-                List<Taken> all = new ArrayList<>(before);
+                List<RecordedReading> all = new ArrayList<>(before);
                 all.addAll(now);
                 pairings.put(socket.name(), pairing(current.get(), plate.get(), all));
             }
@@ -186,18 +190,18 @@ final class Assembly {
         return pairings;
     }
 
-    private static Optional<Taken> currentOf(Session session, List<Taken> now, Socket socket) {
+    private static Optional<RecordedReading> currentOf(Session session, List<RecordedReading> now, Socket socket) {
         String group = session.plan().amp().groupOf(socket.name()).name();
-        Optional<Taken> alone = now.stream()
-                .filter(r -> r.quantity() == Quantity.INDIVIDUAL && r.point().equals(socket.name()) && fresh(r, now))
+        Optional<RecordedReading> alone = now.stream()
+                .filter(r -> r.isOf(Quantity.INDIVIDUAL, socket.name()) && fresh(r, now))
                 .reduce((a, b) -> b);
-        return alone.or(() -> now.stream()
-                .filter(r -> r.quantity() == Quantity.CURRENT && r.point().equals(group))
-                .reduce((a, b) -> b));
+        return alone.or(
+                () -> now.stream().filter(r -> r.isOf(Quantity.CURRENT, group)).reduce((a, b) -> b));
     }
 
     /** Its own plate volts, or the newest of its channel. */
-    private static Optional<Taken> voltsFor(Session session, Map<String, Taken> volts, Socket socket) {
+    private static Optional<RecordedReading> voltsFor(
+            Session session, Map<String, RecordedReading> volts, Socket socket) {
         return Optional.ofNullable(volts.get(socket.name()))
                 .or(() -> session.plan().amp().sockets().stream()
                         .filter(s -> s.channel() == socket.channel())
@@ -207,11 +211,10 @@ final class Assembly {
     }
 
     /** How far apart in time, and how much the current moved since it was read nearest to the volts. */
-    private static Pairing pairing(Taken current, Taken plate, List<Taken> all) {
-        Taken nearest = current;
-        for (Taken other : all) {
-            boolean same =
-                    other.quantity() == current.quantity() && other.point().equals(current.point());
+    private static Pairing pairing(RecordedReading current, RecordedReading plate, List<RecordedReading> all) {
+        RecordedReading nearest = current;
+        for (RecordedReading other : all) {
+            boolean same = other.sameAs(current);
             if (same && Math.abs(other.at() - plate.at()) < Math.abs(nearest.at() - plate.at())) {
                 nearest = other;
             }
@@ -223,16 +226,20 @@ final class Assembly {
     }
 
     /** Mains as read last in this power-on, if not too long before these readings. */
-    private static Optional<Double> mains(Session session, List<Taken> now) {
+    private static Optional<Double> mains(Session session, List<RecordedReading> now) {
         if (now.isEmpty()) {
             return Optional.empty();
         }
-        Taken last = now.stream().reduce((a, b) -> b.at() >= a.at() ? b : a).orElseThrow();
+        RecordedReading last =
+                now.stream().reduce((a, b) -> b.at() >= a.at() ? b : a).orElseThrow();
         Set<String> gone = new HashSet<>();
-        session.readings().stream().map(Taken::id).filter(session::superseded).forEach(gone::add);
-        Optional<Taken> before = Optional.empty();
-        Optional<Taken> after = Optional.empty();
-        for (Taken reading : session.readings()) {
+        session.readings().stream()
+                .map(RecordedReading::id)
+                .filter(session::superseded)
+                .forEach(gone::add);
+        Optional<RecordedReading> before = Optional.empty();
+        Optional<RecordedReading> after = Optional.empty();
+        for (RecordedReading reading : session.readings()) {
             if (reading.quantity() != Quantity.MAINS
                     || gone.contains(reading.id())
                     || reading.context().run() != last.context().run()) {
@@ -248,7 +255,7 @@ final class Assembly {
                 after = Optional.of(reading);
             }
         }
-        Optional<Taken> next = after;
+        Optional<RecordedReading> next = after;
         return before.or(() -> next).map(r -> r.typed().value());
     }
 }

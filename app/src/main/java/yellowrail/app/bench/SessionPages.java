@@ -25,15 +25,15 @@ import yellowrail.core.session.Check;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Finding;
-import yellowrail.core.session.Judged;
+import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
+import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
-import yellowrail.core.session.Standards;
+import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.Taken;
 import yellowrail.core.session.events.Chose;
 import yellowrail.core.session.events.Heard;
 import yellowrail.core.session.events.Labelled;
@@ -48,28 +48,28 @@ import yellowrail.core.soak.Sample;
 import yellowrail.core.target.Target.Window;
 
 /** Makes the session's page from its state. */
-final class Panels {
+final class SessionPages {
     /** Readings and rounds shown until all are asked for. */
     private static final int NEWEST = 24;
 
     private final BenchSession bench;
     private final Session session;
-    private final Standards standards;
-    private final Judged judged;
+    private final JudgingBasis standards;
+    private final SessionAssessment judged;
     private final long now;
 
-    private Panels(BenchSession bench, Standards standards, long now) {
+    private SessionPages(BenchSession bench, JudgingBasis standards, long now) {
         this.bench = bench;
         this.session = bench.state();
         this.standards = standards;
-        this.judged = Judged.of(session, standards);
+        this.judged = SessionAssessment.of(session, standards);
         this.now = now;
     }
 
     /** @param before echoes of the session before this one, by quantity and point */
     /** @param all whether every reading and round is shown, or the newest alone */
-    static Panel of(BenchSession bench, Standards standards, Map<String, String> before, long now, boolean all) {
-        return new Panels(bench, standards, now).panel(before, all ? Integer.MAX_VALUE : NEWEST);
+    static Panel of(BenchSession bench, JudgingBasis standards, Map<String, String> before, long now, boolean all) {
+        return new SessionPages(bench, standards, now).panel(before, all ? Integer.MAX_VALUE : NEWEST);
     }
 
     private Panel panel(Map<String, String> before, int most) {
@@ -97,8 +97,14 @@ final class Panels {
                 AllStops.cautions(session),
                 ticks(here),
                 new Asks(session, before, !locks.ohms()).of(here.readings(look)),
-                remarks.stream().filter(Remark::alarming).map(Panels::line).toList(),
-                remarks.stream().filter(r -> !r.alarming()).map(Panels::line).toList(),
+                remarks.stream()
+                        .filter(Remark::alarming)
+                        .map(SessionPages::line)
+                        .toList(),
+                remarks.stream()
+                        .filter(r -> !r.alarming())
+                        .map(SessionPages::line)
+                        .toList(),
                 locks,
                 session.ticked(Drained.CHASSIS_CLOSED, ""),
                 session.sockets().stream()
@@ -108,7 +114,7 @@ final class Panels {
                 windows(),
                 tubes(here),
                 rounds(most),
-                judged.notKnown().stream().map(Panels::gap).toList(),
+                judged.notKnown().stream().map(SessionPages::gap).toList(),
                 log(most),
                 new Panel.Earlier(
                         Math.max(0, session.readings().size() - most),
@@ -117,7 +123,7 @@ final class Panels {
                 turn(),
                 listening(),
                 proof(here, outcome.proof()),
-                outcome.findings().stream().map(Panels::found).toList(),
+                outcome.findings().stream().map(SessionPages::found).toList(),
                 session.beforeStop(now).map(p -> new Panel.Choice(p.name(), p.words(), false)),
                 here.tools(),
                 here.signs() ? Optional.of(Sheets.tiers(session)) : Optional.empty(),
@@ -149,14 +155,12 @@ final class Panels {
     private static Panel.Found found(Finding f) {
         return new Panel.Found(
                 f.key(),
-                f.code().words()
-                        + (f.about().equals(Finding.AMP) ? "" : ", " + f.about())
-                        + (f.tube().isEmpty() ? "" : " (" + f.tube() + ")"),
+                f.title(),
                 f.since(),
                 f.sentence(),
                 f.wants(),
                 f.closedBy().orElse(""),
-                f.code() != Finding.Code.LEAK && f.code() != Finding.Code.CREEP);
+                f.sayable());
     }
 
     private static Panel.Line line(Remark remark) {
@@ -283,13 +287,14 @@ final class Panels {
         List<String> points =
                 session.plan().amp().groups().stream().map(g -> g.name()).toList();
         List<Panel.RoundLine> lines = new ArrayList<>();
-        for (Judged.JudgedRound judgedRound : newest(judged.rounds(), most)) {
+        for (SessionAssessment.JudgedRound judgedRound : newest(judged.rounds(), most)) {
             List<String> currents = new ArrayList<>();
             for (String point : points) {
                 currents.add(session.plan().amp().groups().stream()
                         .filter(g -> g.name().equals(point))
-                        .flatMap(g ->
-                                Judged.socket(judgedRound.answer(), g.sockets().get(0)).stream())
+                        .flatMap(g -> SessionAssessment.socket(
+                                judgedRound.answer(), g.sockets().get(0))
+                                .stream())
                         .filter(SocketAnswer::measured)
                         .flatMap(s -> s.answer().cathodeAmperes().stream())
                         .map(e -> Show.fixed(1000 * e.value(), 1))
@@ -324,17 +329,17 @@ final class Panels {
 
     private List<Panel.ReadingRow> log(int most) {
         List<Panel.ReadingRow> rows = new ArrayList<>();
-        List<Taken> all = session.readings();
+        List<RecordedReading> all = session.readings();
         for (int i = Math.max(0, all.size() - most); i < all.size(); i++) {
-            Taken reading = all.get(i);
+            RecordedReading reading = all.get(i);
             rows.add(
                     0,
                     new Panel.ReadingRow(
                             all.size() - i <= NEWEST || i % NEWEST == 0,
                             reading.id(),
-                            reading.quantity().words() + (reading.point().isEmpty() ? "" : " " + reading.point()),
+                            reading.words(),
                             reading.quantity().name(),
-                            reading.point(),
+                            reading.point().name(),
                             reading.typed().echo(),
                             reading.typed().raw(),
                             reading.at(),
@@ -346,17 +351,10 @@ final class Panels {
     }
 
     /** Points of the same kind that the reading could have been meant for. */
-    private List<String> moveTo(Taken reading) {
-        List<String> points = switch (reading.quantity()) {
-            case CURRENT, SENSE_OHMS, HALF_PRIMARY_OHMS, DRIVEN_CATHODE ->
-                session.plan().amp().groups().stream().map(g -> g.name()).toList();
-            case RESIDUAL, UNLOADED ->
-                session.nodes().stream().map(n -> n.name()).toList();
-            case GRID_COLDEST, GRID_HOTTEST ->
-                session.controls().stream().map(Control::name).toList();
-            default -> reading.point().isEmpty() ? List.<String>of() : session.sockets();
-        };
-        return points.stream().filter(p -> !p.equals(reading.point())).toList();
+    private List<String> moveTo(RecordedReading reading) {
+        return session.names(reading.quantity().place()).stream()
+                .filter(p -> !p.equals(reading.point().name()))
+                .toList();
     }
 
     private Optional<DriftChart> chart(Stop here) {
@@ -473,7 +471,7 @@ final class Panels {
     }
 
     private String setting(Session then) {
-        return Judged.of(then, standards)
+        return SessionAssessment.of(then, standards)
                 .present()
                 .map(p -> String.join(
                         ", ",

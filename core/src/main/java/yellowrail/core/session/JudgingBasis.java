@@ -15,7 +15,7 @@ import yellowrail.core.tube.TubeType;
  * @param makersFigure the maker's figure as a target, if the amp has one
  * @param changed what was changed of the description or a type since the session was begun
  */
-public record Standards(
+public record JudgingBasis(
         Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure, List<Change> changed) {
     /**
      * A description or type that became another one during the session.
@@ -25,11 +25,11 @@ public record Standards(
      */
     public record Change(String sentence, Optional<Long> since) {}
 
-    public Standards(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
+    public JudgingBasis(Map<String, TubeType> types, List<Window> windows, Optional<Target> makersFigure) {
         this(types, windows, makersFigure, List.of());
     }
 
-    public Standards {
+    public JudgingBasis {
         changed = List.copyOf(changed);
         types = Map.copyOf(types);
         windows = List.copyOf(windows);

@@ -8,11 +8,11 @@ import yellowrail.core.round.Balance;
 import yellowrail.core.session.events.Turned;
 
 /** The mirror test of a balance control, from the rounds after its last turns one way and the other. */
-public final class Swing {
-    private Swing() {}
+public final class BalanceMirrorTest {
+    private BalanceMirrorTest() {}
 
     /** Empty without a balance control, or while a round after one of the two turns is missing. */
-    public static Optional<SwingTest> of(Session session, Judged judged) {
+    public static Optional<SwingTest> of(Session session, SessionAssessment judged) {
         Optional<Control> balance =
                 session.controls().stream().filter(Control::balance).findFirst();
         if (balance.isEmpty()) {
@@ -33,7 +33,7 @@ public final class Swing {
     }
 
     /** The sides in the last round taken after the last turn this way and before the next turn of anything. */
-    private static Optional<Balance> after(Session session, Judged judged, Control control, Turned.Way way) {
+    private static Optional<Balance> after(Session session, SessionAssessment judged, Control control, Turned.Way way) {
         List<Entry> entries = session.entries();
         int stretch = -1;
         Session soFar = new Session(session.plan());

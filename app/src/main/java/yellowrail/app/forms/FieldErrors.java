@@ -12,7 +12,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Understanding;
 
 /** Reads typed fields and keeps, for each field, the sentence about what was not understood. */
-public final class Complaints {
+public final class FieldErrors {
     /**
      * A sentence at a field, with texts that would settle it.
      *

@@ -16,7 +16,7 @@ import org.springframework.transaction.TransactionException;
  * Something from the database that is asked for with every keystroke: read anew when it is older than two seconds, and as
  * last known while the database is away or slow. Whoever asks waits a moment at most.
  */
-public final class Fresh<T> {
+public final class LastKnown<T> {
     private static final long LIFE = Duration.ofSeconds(2).toNanos();
     /** For what is known, if some seconds old. */
     private static final long PATIENCE_MILLIS = 250;
@@ -40,7 +40,7 @@ public final class Fresh<T> {
     private long readAt = System.nanoTime() - LIFE;
     private CompletableFuture<T> reading;
 
-    public Fresh(T initial, Supplier<T> load) {
+    public LastKnown(T initial, Supplier<T> load) {
         this.value = initial;
         this.load = load;
     }

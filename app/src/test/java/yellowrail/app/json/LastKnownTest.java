@@ -13,14 +13,14 @@ import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
 
-class FreshTest {
+class LastKnownTest {
     @SuppressWarnings("unchecked")
     private final Supplier<String> load = mock(Supplier.class);
 
     @Test
     void readsOnceAndAgainOnlyWhenToldOrOld() {
         when(load.get()).thenReturn("one", "two");
-        Fresh<String> fresh = new Fresh<>("initial", load);
+        LastKnown<String> fresh = new LastKnown<>("initial", load);
         assertThat(fresh.get()).isEqualTo("one");
         assertThat(fresh.get()).isEqualTo("one");
         verify(load, times(1)).get();
@@ -31,7 +31,7 @@ class FreshTest {
     @Test
     void servesWhatItKnewWhileTheDatabaseIsAwayAndDoesNotKeepAsking() {
         when(load.get()).thenThrow(new DataAccessResourceFailureException("away"));
-        Fresh<String> fresh = new Fresh<>("initial", load);
+        LastKnown<String> fresh = new LastKnown<>("initial", load);
         assertThat(fresh.get()).isEqualTo("initial");
         assertThat(fresh.get()).isEqualTo("initial");
         verify(load, times(1)).get();
@@ -41,7 +41,7 @@ class FreshTest {
     void aSlowDatabaseIsNotWaitedForAndCountsWhenItAnswers() throws Exception {
         CountDownLatch slow = new CountDownLatch(1);
         AtomicInteger asked = new AtomicInteger();
-        Fresh<String> fresh = new Fresh<>("initial", () -> {
+        LastKnown<String> fresh = new LastKnown<>("initial", () -> {
             asked.incrementAndGet();
             try {
                 slow.await();
@@ -63,8 +63,8 @@ class FreshTest {
     @Test
     void whatWasChangedWhileItWasBeingReadIsReadAgain() {
         AtomicInteger stored = new AtomicInteger(1);
-        Fresh<Integer>[] fresh = new Fresh[1];
-        fresh[0] = new Fresh<>(0, () -> {
+        LastKnown<Integer>[] fresh = new LastKnown[1];
+        fresh[0] = new LastKnown<>(0, () -> {
             int read = stored.get();
             if (read == 1) {
                 stored.set(2);
@@ -78,7 +78,7 @@ class FreshTest {
 
     @Test
     void whatIsBrokenIsSaid() {
-        Fresh<String> fresh = new Fresh<>("initial", () -> {
+        LastKnown<String> fresh = new LastKnown<>("initial", () -> {
             throw new IllegalStateException("stored wrongly");
         });
         assertThatThrownBy(fresh::get).hasMessage("stored wrongly");
