@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,6 +34,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.session.DrainLimit;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Finding;
 import yellowrail.core.session.Locks;
@@ -139,10 +141,27 @@ class SessionApi {
             String tubesNext,
 
             @Schema(description = "What opens resistances next; empty while open")
-            String ohmsNext) {
+            String ohmsNext,
+
+            @Schema(description = "What opens each limit of residual volts next; empty while open")
+            Map<DrainLimit, String> limits) {
         static Open of(Locks locks) {
             return new Open(
-                    locks.hands(), locks.tubes(), locks.ohms(), locks.handsNext(), locks.tubesNext(), locks.ohmsNext());
+                    locks.hands(),
+                    locks.tubes(),
+                    locks.ohms(),
+                    locks.handsNext(),
+                    locks.tubesNext(),
+                    locks.ohmsNext(),
+                    limits(locks));
+        }
+
+        private static Map<DrainLimit, String> limits(Locks locks) {
+            Map<DrainLimit, String> next = new EnumMap<>(DrainLimit.class);
+            for (DrainLimit limit : DrainLimit.values()) {
+                next.put(limit, locks.next(limit));
+            }
+            return next;
         }
     }
 

@@ -1,11 +1,11 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.session.stops.BeforePower;
 import yellowrail.core.session.stops.Drained;
 
@@ -24,20 +24,20 @@ public final class LockRules {
 
     Locks locks() {
         List<String> hands = forHands();
-        List<String> ohms = new ArrayList<>(hands);
-        if (hands.isEmpty()) {
-            dead(Plan.OHMS_VOLTS, ohms);
+        Map<DrainLimit, List<String>> waits = new EnumMap<>(DrainLimit.class);
+        for (DrainLimit limit : DrainLimit.values()) {
+            List<String> missing = new ArrayList<>(hands);
+            if (hands.isEmpty() && limit != DrainLimit.HANDS) {
+                dead(limit, missing);
+            }
+            waits.put(limit, missing);
         }
         List<String> tubes = new ArrayList<>(hands);
         cool(tubes);
         if (closedChassis() && !tubes.isEmpty()) {
             tubes = fromOutside();
         }
-        return new Locks(hands.isEmpty(), tubes.isEmpty(), ohms.isEmpty(), hands, first(tubes), first(ohms));
-    }
-
-    private static String first(List<String> sentences) {
-        return sentences.isEmpty() ? "" : sentences.get(0);
+        return new Locks(waits, tubes);
     }
 
     private List<String> forHands() {
@@ -63,7 +63,7 @@ public final class LockRules {
     /** Whether every node was read dead, and again a minute later. */
     public Optional<String> notDead() {
         List<String> missing = new ArrayList<>();
-        dead(session.plan().handsVolts(), missing);
+        dead(DrainLimit.HANDS, missing);
         return missing.stream().findFirst();
     }
 
@@ -87,11 +87,12 @@ public final class LockRules {
 
     private void drained(List<String> missing) {
         confirmed(Drained.STANDBY_PLAY, missing);
-        dead(session.plan().handsVolts(), missing);
+        dead(DrainLimit.HANDS, missing);
         confirmed(Drained.METER_PROVEN, missing);
     }
 
-    private void dead(double limit, List<String> missing) {
+    private void dead(DrainLimit drained, List<String> missing) {
+        double limit = drained.volts(session.plan());
         for (SupplyNode node : session.nodes()) {
             DeadReadings read = DeadReadings.of(session, node.name(), limit);
             if (read.twice()) {
@@ -103,11 +104,7 @@ public final class LockRules {
                             : Math.abs(read.last().get().typed().value()) > limit
                                     ? node.name() + " holds "
                                             + read.last().get().typed().echo() + ": "
-                                            + (limit < session.plan().handsVolts()
-                                                    ? "ohms are measured at " + Show.si(limit, Unit.VOLT, 1)
-                                                            + " or less."
-                                                    : "it is safe to touch at " + Show.si(limit, Unit.VOLT, 2)
-                                                            + " or less. Drain it again.")
+                                            + drained.above(session.plan())
                                     : node.name()
                                             + ": read a second time 60 s after the first; capacitors recover part of their"
                                             + " charge.");

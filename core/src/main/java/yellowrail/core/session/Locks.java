@@ -1,24 +1,62 @@
 package yellowrail.core.session;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * What is open. Everything is locked unless off was declared and all that belongs to it was done since.
  *
- * @param hands whether hands and part changes may go in
- * @param tubes whether tubes may be moved
- * @param ohms whether resistances may be measured
- * @param why what hands still wait for, one sentence each, the next thing first
- * @param tubesNext what opens the tubes next; empty while they are open
- * @param ohmsNext what opens resistances next; empty while they are open
+ * @param waits what each limit still waits for, one sentence each, the next thing first
+ * @param tubesWait what moving tubes still waits for
  */
-public record Locks(boolean hands, boolean tubes, boolean ohms, List<String> why, String tubesNext, String ohmsNext) {
+public record Locks(Map<DrainLimit, List<String>> waits, List<String> tubesWait) {
     public Locks {
-        why = List.copyOf(why);
+        waits = Map.copyOf(waits);
+        tubesWait = List.copyOf(tubesWait);
     }
 
-    /** What opens hands next; empty while they are open. */
+    public boolean open(DrainLimit limit) {
+        return waits.get(limit).isEmpty();
+    }
+
+    /** What opens a limit next; empty while it is open. */
+    public String next(DrainLimit limit) {
+        return first(waits.get(limit));
+    }
+
+    /** Whether hands and part changes may go in. */
+    public boolean hands() {
+        return open(DrainLimit.HANDS);
+    }
+
+    /** Whether tubes may be moved. */
+    public boolean tubes() {
+        return tubesWait.isEmpty();
+    }
+
+    /** Whether resistances may be measured. */
+    public boolean ohms() {
+        return open(DrainLimit.OHMS);
+    }
+
+    /** What hands still wait for, one sentence each. */
+    public List<String> why() {
+        return waits.get(DrainLimit.HANDS);
+    }
+
     public String handsNext() {
-        return why.isEmpty() ? "" : why.get(0);
+        return next(DrainLimit.HANDS);
+    }
+
+    public String tubesNext() {
+        return first(tubesWait);
+    }
+
+    public String ohmsNext() {
+        return next(DrainLimit.OHMS);
+    }
+
+    private static String first(List<String> sentences) {
+        return sentences.isEmpty() ? "" : sentences.get(0);
     }
 }

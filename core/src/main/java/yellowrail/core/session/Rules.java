@@ -112,21 +112,20 @@ public final class Rules {
         };
     }
 
-    private Locks locks() {
-        return new LockRules(session, now).locks();
-    }
-
     public Optional<String> tubesLocked() {
         return LockRules.tubesLocked(session, now);
     }
 
     public Optional<String> handsLocked() {
-        Locks locks = locks();
-        return locks.hands() ? Optional.empty() : Optional.of("Hands stay out. " + String.join(" ", locks.why()));
+        return locked(DrainLimit.HANDS, String.join(" ", session.locks(now).why()));
     }
 
     public Optional<String> ohmsLocked() {
-        Locks locks = locks();
-        return locks.ohms() ? Optional.empty() : Optional.of("Ohms are locked. " + locks.ohmsNext());
+        return locked(DrainLimit.OHMS, session.locks(now).ohmsNext());
+    }
+
+    /** Why something that waits for drained nodes may not be done; empty while it may. */
+    private Optional<String> locked(DrainLimit limit, String waits) {
+        return waits.isEmpty() ? Optional.empty() : Optional.of(limit.locked() + " " + waits);
     }
 }
