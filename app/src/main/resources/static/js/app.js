@@ -115,6 +115,12 @@ document.addEventListener('DOMContentLoaded', () => {
   document.querySelectorAll('form[data-draft]').forEach(keepDraft);
 });
 
+// What was typed before the scripts were ready is asked for as well.
+window.addEventListener('load', () => document.querySelectorAll('form[hx-get]').forEach((form) => {
+  const typed = [...form.elements].some((field) => field.matches('input:not([type=checkbox])') && field.value !== field.defaultValue);
+  if (typed) form.dispatchEvent(new Event('change', { bubbles: true }));
+}));
+
 // A file of lines goes into the field that takes them typed.
 document.addEventListener('change', async (event) => {
   const into = event.target.dataset && event.target.dataset.into;

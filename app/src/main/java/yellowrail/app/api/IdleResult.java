@@ -4,7 +4,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.LimitCheck;
@@ -85,7 +84,7 @@ record IdleResult(
         List<Gap> missing,
 
         @Schema(description = "What is said or read twice and not alike")
-        List<Contradiction> contradictions,
+        List<Contradicted> contradictions,
 
         @Schema(description = "Likely slips") List<Doubt> slips,
         @Schema(description = "What to keep in mind") List<String> notes,
@@ -291,7 +290,7 @@ record IdleResult(
                         .map(m -> new Gap(
                                 m.what(), Double.isFinite(m.effect()) ? m.effect() : null, m.sentence(), m.blocks()))
                         .toList(),
-                a.contradictions(),
+                Contradicted.of(a.contradictions()),
                 a.slips().stream().map(Doubt::of).toList(),
                 a.notes(),
                 a.formulas());

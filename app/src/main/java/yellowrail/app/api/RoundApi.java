@@ -132,7 +132,7 @@ class RoundApi {
             List<String> warnings,
 
             @Schema(description = "The same with their codes")
-            List<Contradiction> contradictions,
+            List<Contradicted> contradictions,
 
             @Schema(description = "Sockets without a current")
             List<String> unmeasured,
@@ -158,7 +158,7 @@ class RoundApi {
                     answer.contradictions().stream()
                             .map(Contradiction::sentence)
                             .toList(),
-                    answer.contradictions(),
+                    Contradicted.of(answer.contradictions()),
                     answer.unmeasured(),
                     answer.sockets().stream()
                             .map(s -> new SocketResult(

@@ -2,15 +2,21 @@ package yellowrail.app.bench;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Map;
+import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
 import yellowrail.app.forms.CsvCells;
 import yellowrail.core.session.RecordedReading;
 
 /** A session's readings as a table (RFC 4180), superseded ones included. */
-final class ReadingsTable {
+@Component
+final class ReadingsTable implements SessionFile {
     private static final CSVFormat FORMAT = CSVFormat.RFC4180
             .builder()
             .setHeader(
@@ -29,9 +35,38 @@ final class ReadingsTable {
                     "id")
             .get();
 
-    private ReadingsTable() {}
+    private final SessionStore sessions;
 
-    static String of(BenchSession bench) {
+    ReadingsTable(SessionStore sessions) {
+        this.sessions = sessions;
+    }
+
+    @Override
+    public String name() {
+        return "readings.csv";
+    }
+
+    @Override
+    public int place() {
+        return 4;
+    }
+
+    @Override
+    public MediaType type() {
+        return MediaType.parseMediaType("text/csv;charset=UTF-8");
+    }
+
+    @Override
+    public Map<String, String> links() {
+        return Map.of("", "Readings as a table");
+    }
+
+    @Override
+    public byte[] of(UUID session, String paper) {
+        return sessions.look(session, ReadingsTable::table).getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String table(BenchSession bench) {
         StringBuilder text = new StringBuilder();
         try (CSVPrinter out = new CSVPrinter(text, FORMAT)) {
             for (RecordedReading r : bench.state().readings()) {

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
 import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.model.Calendar;
@@ -12,13 +13,51 @@ import net.fortuna.ical4j.model.property.Description;
 import net.fortuna.ical4j.model.property.ProdId;
 import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import yellowrail.app.store.IssuedSheet;
 import yellowrail.app.web.CleanText;
 
 /** The next check as a calendar file (RFC 5545). */
-final class RecheckFile {
-    private RecheckFile() {}
+@Component
+final class RecheckFile implements SessionFile {
+    private final SessionStore sessions;
 
-    static byte[] of(UUID session, String amp, LocalDate day, String what) {
+    RecheckFile(SessionStore sessions) {
+        this.sessions = sessions;
+    }
+
+    @Override
+    public String name() {
+        return "recheck.ics";
+    }
+
+    @Override
+    public int place() {
+        return 3;
+    }
+
+    @Override
+    public MediaType type() {
+        return MediaType.parseMediaType("text/calendar;charset=UTF-8");
+    }
+
+    @Override
+    public Map<String, String> links() {
+        return Map.of("", "Next check for your calendar");
+    }
+
+    @Override
+    public byte[] of(UUID session, String paper) {
+        IssuedSheet sheet = sessions.issuedSheet(session);
+        return of(
+                session,
+                sheet.amp(),
+                sheet.recheckOn(),
+                "Last time " + sheet.stateWords() + " on " + sheet.day() + ", target " + sheet.target() + ".");
+    }
+
+    private static byte[] of(UUID session, String amp, LocalDate day, String what) {
         VEvent event = new VEvent(day, "Check the idle of " + CleanText.line(amp));
         event.add(new Uid(session + "@yellow-rail"));
         event.add(new Description(CleanText.line(what)));

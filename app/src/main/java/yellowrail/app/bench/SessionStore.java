@@ -17,8 +17,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.rounds.RoundReader;
+import yellowrail.app.store.IssuedSheet;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.StoredShapes;
 import yellowrail.app.store.TypeHashes;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.NotThere;
@@ -299,5 +301,16 @@ public class SessionStore {
 
     public Optional<byte[]> issuedPdf(UUID id) {
         return mapper.issuedPdf(id).map(PdfRow::pdf);
+    }
+
+    /**
+     * The sheet of a signed session as issued.
+     *
+     * @throws NotThere when it was not signed
+     */
+    public IssuedSheet issuedSheet(UUID id) {
+        return issued(id)
+                .map(row -> StoredShapes.SHEET.read(row.data()))
+                .orElseThrow(() -> BenchController.unsigned(id));
     }
 }

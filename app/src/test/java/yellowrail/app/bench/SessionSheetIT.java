@@ -9,13 +9,16 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.fuzz.Routes;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Lookup;
@@ -159,5 +162,15 @@ class SessionSheetIT extends SessionRequests {
         UUID fresh = begin(amps.amp(amp.id()), Purpose.YEARLY_CHECK);
         assertThat(sessions.<Integer>look(fresh, s -> s.state().sockets().size()))
                 .isEqualTo(4);
+    }
+
+    @Autowired
+    private List<SessionFile> files;
+
+    @Test
+    void everyFileIsTriedByTheGenerator() throws Exception {
+        assertThat(files.stream().map(SessionFile::name)).containsExactlyInAnyOrderElementsOf(Routes.FILES);
+        UUID session = begin(keepPair("Files", "6550"), Purpose.YEARLY_CHECK);
+        mvc.perform(get("/bench/" + session + "/nothing.txt")).andExpect(status().isNotFound());
     }
 }

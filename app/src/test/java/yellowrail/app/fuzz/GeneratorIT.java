@@ -181,7 +181,10 @@ class GeneratorIT {
                 String path = page.path()
                         .replaceFirst("\\{[^}]+}", Matcher.quoteReplacement(coded))
                         .replace("{version}", "1");
-                open(path);
+                boolean files = path.contains("{name:");
+                for (String file : files ? Routes.FILES : List.of("")) {
+                    open(path.replaceFirst("\\{name:.*", file));
+                }
             }
         }
     }

@@ -16,7 +16,10 @@ import org.springframework.web.bind.annotation.RequestMethod;
 import yellowrail.app.YellowRail;
 
 /** Every address the controllers answer, found from their own mappings. */
-final class Routes {
+public final class Routes {
+    /** The files a session gives. */
+    public static final List<String> FILES = List.of("sheet.pdf", "card.pdf", "recheck.ics", "readings.csv");
+
     /** One of them, with the names of its parameters as far as the method tells them. */
     record Route(String method, String path, Set<String> names) {
         boolean reads() {

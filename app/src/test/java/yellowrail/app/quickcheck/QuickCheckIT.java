@@ -94,6 +94,17 @@ class QuickCheckIT extends BrowserIT {
     }
 
     @Test
+    void whatIsTypedBeforeTheScriptsAreReadyIsAskedForToo() {
+        page.addInitScript("""
+                document.addEventListener('readystatechange', () => {
+                  const volts = document.getElementById('volts');
+                  if (document.readyState === 'interactive') volts.value = '1,234';
+                });""");
+        page.navigate(url("/?tube=6L6GC"));
+        assertThat(page.locator("#say-volts")).containsText("could mean 1.234 V or 1234 V");
+    }
+
+    @Test
     void asksInsteadOfGuessing() {
         ask();
         page.fill("#tube", "6L6");
