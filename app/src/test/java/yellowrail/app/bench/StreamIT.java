@@ -189,11 +189,16 @@ class StreamIT extends BenchPage {
         page.evaluate("""
                 () => {
                   const send = window.fetch;
+                  let away = false;
+                  const rename = () => {
+                    const field = away && document.getElementById('ask-load-ohms-');
+                    if (field) field.id = 'gone';
+                  };
+                  // The page may be exchanged meanwhile: the field stays away.
+                  new MutationObserver(rename).observe(document.body, { childList: true, subtree: true });
                   window.fetch = (...request) => {
-                    if (String(request[0]).endsWith('/events')) {
-                      document.getElementById('ask-load-ohms-').id = 'gone';
-                      window.fetch = send;
-                    }
+                    away ||= String(request[0]).endsWith('/events');
+                    rename();
                     return send(...request);
                   };
                 }""");
