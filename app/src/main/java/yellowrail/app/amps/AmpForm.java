@@ -133,13 +133,25 @@ public record AmpForm(
                 : list.stream().map(s -> s == null ? "" : s).toList();
     }
 
-    /** The names of the fields, in order. */
-    static List<String> names() {
-        return Arrays.stream(AmpForm.class.getRecordComponents())
-                .map(RecordComponent::getName)
-                .flatMap(n -> n.equals("sensing") ? SensingTexts.names().stream() : Stream.of(n))
-                .distinct()
-                .toList();
+    /**
+     * The names of the fields, in order. What only one check is asked is none of them, nor how many tubes stand behind a point:
+     * the sockets tell it.
+     */
+    public static List<String> names() {
+        return NAMES;
+    }
+
+    private static final List<String> NAMES = Arrays.stream(AmpForm.class.getRecordComponents())
+            .map(RecordComponent::getName)
+            .flatMap(n -> n.equals("sensing") ? sensingNames() : Stream.of(n))
+            .toList();
+
+    private static Stream<String> sensingNames() {
+        return Ways.kept().stream()
+                .flatMap(w -> w.parameters().stream())
+                .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
+                .map(Parameter::name)
+                .distinct();
     }
 
     /** The same with what a request holds for the way of taking current. */

@@ -70,7 +70,9 @@ public class AmpStore {
                 sent,
                 () -> mapper.shelf(id),
                 s -> s,
-                () -> StoredDifferently.now("This"));
+                () -> new StoredDifferently(
+                        "This was already done another way: the amp was put away or brought back meanwhile,"
+                                + " and nothing was changed. Load the page again."));
     }
 
     public boolean isAway(UUID ampId) {

@@ -38,13 +38,13 @@ public final class SensingTexts {
     }
 
     /**
-     * Names that no way asks for, sent as JSON where these texts stand, are refused like any unknown field.
+     * Names that the form does not have, sent as JSON where these texts stand, are refused like any unknown field.
      *
      * @param fields the names that are known
      */
     public static void refuseUnknown(Map<String, String> texts, List<String> fields, FieldErrors complaints) {
         for (String name : texts.keySet()) {
-            if (!names().contains(name)) {
+            if (!fields.contains(name)) {
                 List<String> known = fields.stream().sorted().toList();
                 complaints.add(
                         name,

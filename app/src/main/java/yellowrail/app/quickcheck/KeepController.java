@@ -111,14 +111,13 @@ class KeepController {
         String grouping = half ? "side" : behind > 1 ? "all" : "tube";
         String control = behind > 1 ? "cathode_shared" : "cathode_own";
         Map<String, String> sensing = new LinkedHashMap<>(check.sensing());
-        String measured = "";
-        for (Parameter p : Ways.parameters()) {
-            if (p.kind() == Parameter.Kind.QUANTITY_OF_POINT) {
-                measured = or(sensing.remove(p.name()), "");
-            } else if (p.kind() == Parameter.Kind.TUBES) {
-                sensing.remove(p.name());
-            }
-        }
+        String measured = Ways.parameters().stream()
+                .filter(p -> p.kind() == Parameter.Kind.QUANTITY_OF_POINT)
+                .map(p -> or(sensing.remove(p.name()), ""))
+                .findFirst()
+                .orElse("");
+        // What only a check is asked does not describe an amp.
+        sensing.keySet().retainAll(AmpForm.names());
         return new AmpForm(
                 name,
                 check.topology(),

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import yellowrail.app.store.StoredDifferently;
 
 /** What every page has: a form token in time, and a sentence when the database is away. */
 @ControllerAdvice
@@ -46,6 +47,14 @@ class PageAdvice {
             response.setHeader("Retry-After", "2");
         }
         response.sendError(told.status());
+    }
+
+    /** The same id with other content: nothing was written, and the sentence says so. */
+    @ExceptionHandler(StoredDifferently.class)
+    void storedDifferently(StoredDifferently conflict, HttpServletRequest request, HttpServletResponse response)
+            throws IOException {
+        request.setAttribute(ErrorTexts.SENTENCE, conflict.getMessage());
+        response.sendError(409);
     }
 
     /** A browser gets a page for an address or a request that is none, not a document for programs. */

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.amps.AmpForm;
 import yellowrail.app.amps.AmpForms;
@@ -165,6 +166,18 @@ class EveryWayTest {
         CheckForm sent = JSON.readValue("{\"method\":\"own\",\"r\":\"1\",\"mvnma\":\"1\"}", CheckForm.class);
         CheckReader.Read read = CheckReader.read(sent, Catalogue.shipped(), Profiles.SHIPPED, List.of());
         assertThat(read.complaints().byField().get("mvnma").sentence()).contains("no field", "mvma", "volts");
+    }
+
+    /** How many tubes share a point the sockets tell: a count sent beside them would be ignored. */
+    @ParameterizedTest
+    @ValueSource(strings = {"n", "rmeter", "ack", "mvnma"})
+    void anAmpRefusesWhatItDoesNotAsk(String name) {
+        AmpForm form = amp(Ways.of("shared").orElseThrow());
+        Map<String, String> sensing = new LinkedHashMap<>(form.sensing());
+        sensing.put(name, "3");
+        AmpReader.Read read = AmpReader.read(form.with(Map.of("sensing", sensing)), Catalogue.shipped(), List.of());
+        assertThat(read.description()).isEmpty();
+        assertThat(read.complaints().byField().get(name).sentence()).contains("no field called");
     }
 
     @Test

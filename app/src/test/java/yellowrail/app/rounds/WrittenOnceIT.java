@@ -2,6 +2,9 @@ package yellowrail.app.rounds;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -118,6 +121,20 @@ class WrittenOnceIT extends AppIT {
         }
         pool.shutdown();
         assertThat(rounds.rounds(amp.id())).hasSize(1);
+    }
+
+    @Test
+    void anAmpIsPutAwayOnceForEachIdAndNotBroughtBackByIt() throws Exception {
+        Amp amp = keepPair("Rail 7", "6L6GC");
+        UUID entry = UUID.randomUUID();
+        String path = "/amps/" + amp.id() + "/shelf";
+        for (int i = 0; i < 2; i++) {
+            mvc.perform(post(path).with(csrf()).param("entry", entry.toString()).param("away", "yes"))
+                    .andExpect(status().is3xxRedirection());
+        }
+        mvc.perform(post(path).with(csrf()).param("entry", entry.toString()).param("away", "no"))
+                .andExpect(status().isConflict());
+        assertThat(amps.isAway(amp.id())).isTrue();
     }
 
     @Test

@@ -99,9 +99,10 @@ public record Proof(
             if (mark != null && !mark.done()) {
                 wants.add(Want.of(stop.words() + " was skipped: " + mark.reason() + "."));
             } else {
-                stop.unproven(session, mark != null, session.lastAt()).stream()
-                        .findFirst()
-                        .ifPresent(first -> wants.add(Want.of(stop.words() + ": " + first)));
+                first(stop, stop.unproven(session, mark != null, session.lastAt()), wants);
+            }
+            if (mark != null) {
+                first(stop, stop.stillUnproven(session, session.lastAt()), wants);
             }
         }
         if (session.clockWentBack()) {
@@ -110,6 +111,10 @@ public record Proof(
         if (session.stopped()) {
             wants.add(Want.of("The session was stopped for safety and not resumed."));
         }
+    }
+
+    private static void first(Stop stop, List<String> sentences, List<Want> wants) {
+        sentences.stream().findFirst().ifPresent(s -> wants.add(Want.of(stop.words() + ": " + s)));
     }
 
     private static void circumstances(Session session, SessionAssessment judged, List<Want> wants) {

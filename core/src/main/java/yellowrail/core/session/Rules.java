@@ -104,7 +104,7 @@ public final class Rules {
             return Optional.empty();
         }
         return switch (quantity.place()) {
-            case AMP -> Optional.of(quantity.field().name() + ": read of the whole amp, not at “" + point + "”.");
+            case AMP -> Optional.of("This is read of the whole amp, not at “" + point + "”: leave the point empty.");
             case SOCKET -> session.noSocket(point);
             case CONTROL -> control(point);
             case SENSE_POINT, NODE ->

@@ -151,6 +151,11 @@ public abstract class Stop {
         return done ? List.of() : missing(session, now);
     }
 
+    /** What keeps the session from being proven even where this stop was done or skipped before. */
+    public List<String> stillUnproven(Session session, long now) {
+        return List.of();
+    }
+
     /** Why it is not behind us; empty when it is done or was skipped. */
     protected final Optional<String> settled(Session session, long now) {
         if (session.marks().containsKey(this)) {

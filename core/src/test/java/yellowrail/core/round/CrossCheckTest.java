@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.idle.Contradiction;
 
 /** How far two sources of one quantity may differ: the last figure that agrees, and the first that does not. */
 class CrossCheckTest {
@@ -45,5 +46,17 @@ class CrossCheckTest {
                         .orElseThrow()
                         .sentence())
                 .contains("EL34, 6L6GC");
+    }
+
+    @Test
+    void whatContradictsSaysWhichItIs() {
+        assertThat(CrossCheck.combined("all", 0.2, true, 0.1).orElseThrow())
+                .extracting(Contradiction::code, Contradiction::about)
+                .containsExactly(Contradiction.Code.COMBINED_CURRENT, "all");
+        assertThat(CrossCheck.supply(0.5, true, 0.2).orElseThrow().code()).isEqualTo(Contradiction.Code.SUPPLY_CURRENT);
+        assertThat(CrossCheck.unlikeTypes(List.of("EL34", "6L6GC"))
+                        .orElseThrow()
+                        .code())
+                .isEqualTo(Contradiction.Code.UNLIKE_TYPES);
     }
 }

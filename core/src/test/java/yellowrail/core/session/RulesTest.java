@@ -11,6 +11,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.BiasTold;
 import yellowrail.core.session.events.Chose;
@@ -21,6 +23,7 @@ import yellowrail.core.session.events.Heard;
 import yellowrail.core.session.events.Labelled;
 import yellowrail.core.session.events.Noted;
 import yellowrail.core.session.events.Placed;
+import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.events.Turned;
 import yellowrail.core.session.stops.Stops;
@@ -140,5 +143,15 @@ class RulesTest {
         assertThat(bench.outcome().proof().open())
                 .anyMatch(w -> w.startsWith("V1: plate volts moved 1.5 % and the mains was not read beside them"))
                 .noneMatch(w -> w.startsWith("V2: plate volts moved"));
+    }
+
+    /** A point beside a reading of the whole amp would be ignored. */
+    @ParameterizedTest
+    @CsvSource({"MAINS, V1", "HEATER, V1", "CHOKE, reservoir", "OUTPUT_VOLTS, V2"})
+    void aReadingOfTheWholeAmpHasNoPoint(Quantity quantity, String point) {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        Typed volts = Typed.of(6.3, Unit.VOLT);
+        assertThat(bench.tell(Read.of(quantity, point, volts)).orElseThrow()).contains("leave the point empty");
+        assertThat(bench.tell(Read.of(quantity, "", volts))).isEmpty();
     }
 }

@@ -3,7 +3,6 @@ package yellowrail.core.amp.sensing;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.stream.Stream;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Prefix;
@@ -20,8 +19,7 @@ public record CathodeResistor(SenseResistor resistor, int tubes) implements Cath
             Way.Behind.ONE_OR_MORE,
             Way.Tells.CURRENT_AND_CATHODE_VOLTS,
             true,
-            Stream.concat(ResistorParameters.RESISTOR.stream(), Stream.of(ResistorParameters.TUBES))
-                    .toList(),
+            ResistorParameters.SHARED,
             given -> ResistorParameters.resistor(given)
                     .flatMap(r -> ResistorParameters.tubes(given, 1).map(n -> new CathodeResistor(r, n))));
 

@@ -25,6 +25,9 @@ final class ResistorParameters {
     /** Of one sense resistor. */
     static final List<Parameter> RESISTOR = List.of(MARKED, TOLERANCE, MEASURED, INSIST);
 
+    /** Of one that several tubes can share. */
+    static final List<Parameter> SHARED = List.of(MARKED, TOLERANCE, MEASURED, INSIST, TUBES);
+
     private ResistorParameters() {}
 
     static Optional<SenseResistor> resistor(Given given) {

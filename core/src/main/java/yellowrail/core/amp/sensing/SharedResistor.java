@@ -3,7 +3,6 @@ package yellowrail.core.amp.sensing;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.stream.Stream;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
@@ -18,8 +17,7 @@ public record SharedResistor(SenseResistor resistor, int tubes) implements Catho
             Way.Behind.TWO_OR_MORE,
             Way.Tells.CURRENT,
             true,
-            Stream.concat(ResistorParameters.RESISTOR.stream(), Stream.of(ResistorParameters.TUBES))
-                    .toList(),
+            ResistorParameters.SHARED,
             given -> ResistorParameters.resistor(given)
                     .flatMap(r -> ResistorParameters.tubes(given, 2).map(n -> new SharedResistor(r, n))));
 

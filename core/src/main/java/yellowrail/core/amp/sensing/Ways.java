@@ -47,15 +47,9 @@ public final class Ways {
     /** Every parameter, each name once, in the order they are asked. */
     public static List<Parameter> parameters() {
         Map<String, Parameter> byName = new LinkedHashMap<>();
-        for (Parameter p : ASKED_IN_ORDER) {
-            byName.put(p.name(), p);
-        }
         ALL.forEach(w -> w.parameters().forEach(p -> byName.putIfAbsent(p.name(), p)));
         return new ArrayList<>(byName.values());
     }
-
-    private static final List<Parameter> ASKED_IN_ORDER =
-            List.of(ResistorParameters.MARKED, ResistorParameters.TOLERANCE, ResistorParameters.MEASURED);
 
     /** Ways that ask for this parameter. */
     public static List<Way<?>> asking(String parameter) {

@@ -67,12 +67,9 @@ public final class DrainAndClose extends Stop {
         return missing;
     }
 
-    /** Closed once and powered since, it has to be off again. */
+    /** Closed once, or closing skipped, it has to be off all the same. */
     @Override
-    public List<String> unproven(Session session, boolean done, long now) {
-        if (!done) {
-            return missing(session, now);
-        }
+    public List<String> stillUnproven(Session session, long now) {
         boolean off = session.context().off() > 0
                 && !session.power(now).on()
                 && session.contradiction().isEmpty();
