@@ -5,7 +5,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.DeserializationFeature;
-import yellowrail.app.json.CleanStrings;
+import yellowrail.app.text.CleanStrings;
 
 /** What comes in as JSON is read to the letter: no unknown field, no field twice, nothing behind the end. */
 @Configuration

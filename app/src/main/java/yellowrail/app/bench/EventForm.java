@@ -2,7 +2,7 @@ package yellowrail.app.bench;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
-import yellowrail.app.web.CleanText;
+import yellowrail.app.text.CleanText;
 
 /** An event as a device sends it. */
 @Schema(description = "Something that happened in a session, as a device sends it.")

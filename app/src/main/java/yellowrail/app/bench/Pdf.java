@@ -10,7 +10,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
-import yellowrail.app.web.CleanText;
+import yellowrail.app.text.CleanText;
 
 /** Turns a sheet's page into a PDF with the fonts and the print style that ship with the application. */
 @Component

@@ -16,7 +16,7 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import yellowrail.app.store.IssuedSheet;
-import yellowrail.app.web.CleanText;
+import yellowrail.app.text.CleanText;
 
 /** The next check as a calendar file (RFC 5545). */
 @Component

@@ -1,6 +1,6 @@
 package yellowrail.app.forms;
 
-import yellowrail.app.web.CleanText;
+import yellowrail.app.text.CleanText;
 
 /** How long texts may be, the same on every page, in every entry and import, and how a text of one line is read. */
 public final class Texts {

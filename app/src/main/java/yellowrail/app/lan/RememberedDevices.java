@@ -18,7 +18,7 @@ import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.web.authentication.rememberme.AbstractRememberMeServices;
 import org.springframework.security.web.authentication.rememberme.InvalidCookieException;
 import org.springframework.stereotype.Component;
-import yellowrail.app.web.CleanText;
+import yellowrail.app.text.CleanText;
 
 /**
  * Devices that stay signed in, each with a token of its own, so that one can be signed out alone. The token does not change

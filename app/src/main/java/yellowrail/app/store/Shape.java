@@ -21,7 +21,7 @@ import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.ser.std.ToStringSerializer;
-import yellowrail.app.json.CleanStrings;
+import yellowrail.app.text.CleanStrings;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.session.Check;

@@ -14,6 +14,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import yellowrail.app.text.CleanText;
 
 /** Takes out of every parameter what cannot be shown, before anything reads it; parameters that cannot be read are said. */
 @Component

@@ -1,4 +1,4 @@
-package yellowrail.app.web;
+package yellowrail.app.text;
 
 /**
  * Text as it can be stored, printed and shown everywhere: without control characters (tabs and line ends aside), halves of

@@ -1,10 +1,9 @@
-package yellowrail.app.json;
+package yellowrail.app.text;
 
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.module.SimpleModule;
-import yellowrail.app.web.CleanText;
 
 /** Texts of JSON, sent or stored, without what cannot be stored, printed or shown. */
 public final class CleanStrings extends StdScalarDeserializer<String> {
