@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
@@ -43,6 +44,8 @@ public class SessionBroadcaster {
             return thread;
         });
         one.setRemoveOnCancelPolicy(true);
+        // While the server stops, what was stored is still answered as stored, though nobody listens any more.
+        one.setRejectedExecutionHandler(new ThreadPoolExecutor.DiscardPolicy());
         one.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
         writer = one;
         writer.scheduleWithFixedDelay(this::beat, BEAT_MILLIS, BEAT_MILLIS, TimeUnit.MILLISECONDS);
