@@ -26,9 +26,17 @@ function showParts(form) {
     part.querySelectorAll('input, select, textarea').forEach((field) => { field.disabled = part.hidden; });
   });
 }
+// A pick that goes with another, as long as nothing else was picked there: "cathode:method:cathode:own" picks the method
+// "cathode" with the value "cathode", and "own" again without it.
+function suggest(field) {
+  const [value, name, with_, without] = (field.dataset.suggests || '').split(':');
+  const other = name && field.form.elements[name];
+  if (other && other.value === (field.value === value ? without : with_)) other.value = field.value === value ? with_ : without;
+}
 // Before anything else hears of the change: what is sent because of it holds the parts that belong to it.
 document.addEventListener('change', (event) => {
   const form = event.target.closest('form');
+  suggest(event.target);
   if (form) showParts(form);
 }, true);
 document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('form').forEach(showParts));

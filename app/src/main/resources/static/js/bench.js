@@ -2,6 +2,9 @@
 
 import { add, queued, refuse, remove, showQueue, uuid } from './queue.js';
 import { follow } from './stream.js';
+import { focusAfter } from './bench-focus.js';
+import { keys } from './bench-keys.js';
+import { alarms, due, helpers, readBack, wanted } from './bench-sound.js';
 
 const bench = () => document.getElementById('bench');
 const session = bench().dataset.session;
@@ -23,6 +26,7 @@ async function send() {
   sending = true;
   clearTimeout(again);
   let last = 0;
+  let more = false;
   try {
     const first = async () => (await queued(session)).find((e) => !e.refused);
     for (let next = await first(); next; next = await first()) {
@@ -57,8 +61,10 @@ async function send() {
     }
     await showQueue(session, send);
     if (last) await refresh(last);
+    more = Boolean(await first());
   } finally {
     sending = false;
+    if (more) send();
     if (newest > seq()) refresh(newest);
   }
 }
@@ -70,15 +76,13 @@ function accepted(entry, answer) {
   const form = field && field.closest('form');
   if (form) form.querySelectorAll('.complaint').forEach((c) => { c.textContent = ''; });
   if (field) field.removeAttribute('aria-invalid');
-  say('');
-  if (entry.kind === 'read') {
-    readBack(`${entry.label || ''} ${answer.echo}`);
-    moveOn = field ? field.id : moveOn;
-    // A panel that was already under way may have brought this entry: then nothing else moves on.
-    const following = answer.seq && answer.seq <= seq() && moveOn && nextField(moveOn);
-    if (following) { following.focus(); moveOn = null; }
-  }
-  if (entry.kind === 'enter') { moveOn = null; toTop = true; }
+  say(entry.kind === 'read' ? `Recorded: ${entry.label || ''} ${answer.echo}` : '', true);
+  if (entry.kind === 'read') readBack(`${entry.label || ''} ${answer.echo}`);
+  moveOn = entry;
+  mine = true;
+  if (entry.kind === 'enter') toTop = true;
+  // A panel that was already under way may have brought this entry: then nothing else moves on.
+  if (answer.seq && answer.seq <= seq()) { focusAfter(bench(), moveOn); moveOn = null; }
 }
 
 // Whether what was typed can go back to where it was typed: a reading without its field would be lost.
@@ -125,6 +129,7 @@ function danger(sentence) {
 
 // The page follows the session; what is being typed stays.
 let moveOn = null;
+let mine = false;
 let toTop = false;
 let refreshing = false;
 let newest = 0;
@@ -200,28 +205,88 @@ function swap(html) {
   });
   times();
   helpers();
-  const after = moveOn && nextField(moveOn);
-  if (after) after.focus();
-  else if (focus && document.getElementById(focus)) {
+  alarms(old, bench());
+  if (moveOn) focusAfter(bench(), moveOn);
+  else if (focus) {
     const field = document.getElementById(focus);
-    field.focus({ preventScroll: true });
-    if (field.setSelectionRange && field.type === 'text') field.setSelectionRange(caret[0], caret[1]);
+    if (field) {
+      field.focus({ preventScroll: true });
+      if (field.setSelectionRange && field.type === 'text') field.setSelectionRange(caret[0], caret[1]);
+    } else focusAfter(bench(), { kind: 'gone', field: focus });
   }
+  const done = sameStop && old.dataset.goesOn === 'false' && bench().dataset.goesOn === 'true';
+  if (mine && done) goOn();
+  mine = false;
   moveOn = null;
   if (toTop) { window.scrollTo(0, 0); toTop = false; document.title = document.title.replace(/,[^·]*·/, `, ${next.querySelector('h1').textContent} ·`); }
 }
+// A stop that this device has just done leads on to the next, unless something typed waits here.
+async function goOn() {
+  const stop = bench().dataset.after;
+  const typed = [...document.querySelectorAll('.ask input[name=text]')].some((field) => field.value !== '');
+  if (!stop || typed || !wanted('goOn') || (await queued(session)).length > 0) return;
+  await record('enter', { stop }, {});
+}
+
+async function record(kind, fields, { field, label }) {
+  await add({ id: uuid(), session, kind, fields, madeAt: Date.now(), field, label });
+  await sent();
+}
+
+// A list is read as a whole at the bench: one press confirms it, each point an entry of its own. What waited for another
+// point of the same list follows once that is confirmed; what waits for something else stays open.
+async function confirmAll(button) {
+  const stop = bench().dataset.here;
+  const listed = () => [...document.querySelectorAll('.ticks form[data-kind=tick]')].filter((f) => f.querySelector('[aria-checked=false]'));
+  const name = (form) => form.querySelector('[role=checkbox]').id;
+  const read = new Set(listed().map(name));
+  const at = Date.now();
+  const entry = (kind, fields) => add({ id: uuid(), session, kind, fields, madeAt: at });
+  button.disabled = true;
+  if (button.dataset.declare) {
+    await entry('declare', { power: button.dataset.declare });
+    await sent();
+  }
+  for (let round = 0; round < 3 && bench().dataset.here === stop; round += 1) {
+    const open = listed().filter((form) => !form.dataset.waits && read.has(name(form)));
+    if (open.length === 0) break;
+    for (const form of open) {
+      read.delete(name(form));
+      await entry('tick', Object.fromEntries(new FormData(form)));
+    }
+    await sent();
+  }
+}
+
+// A turn and what the meter shows after it are two entries made with one.
+async function turned({ control, point, text }) {
+  await add({ id: uuid(), session, kind: 'turn', fields: { control, way: '', reason: '' }, madeAt: Date.now() });
+  const form = [...document.querySelectorAll('.ask')].find((f) => f.elements.quantity.value === 'CURRENT' && f.elements.point.value === point);
+  const field = form && form.querySelector('input[name=text]');
+  const fields = { quantity: 'CURRENT', point, text };
+  await add({ id: uuid(), session, kind: 'read', fields, madeAt: Date.now(), field: field && field.id, label: `${point},` });
+  await sent();
+}
+
+async function allDirections() {
+  const forms = [...document.querySelectorAll('form[data-kind=direction]')];
+  for (const form of forms) {
+    await add({ id: uuid(), session, kind: 'direction', fields: Object.fromEntries(new FormData(form)), madeAt: Date.now() });
+  }
+  await sent();
+}
+
+async function sent() {
+  await showQueue(session, send);
+  await send();
+}
+
 // What a fold is called, and whose it is; counts in its name may change.
 function detailsKey(details) {
   const owner = details.closest('li, .tube-row');
   const name = owner && owner.querySelector('h2, input[name=supersedes]');
   return `${name ? name.value || name.textContent : ''}/${details.querySelector('summary').textContent.replace(/\d+/g, '')}`;
 }
-function nextField(id) {
-  const fields = [...document.querySelectorAll('.ask input[name=text]:not([disabled])')];
-  const at = fields.findIndex((f) => f.id === id);
-  return at >= 0 && at + 1 < fields.length ? fields[at + 1] : null;
-}
-
 // The text a builder has just said is right, for the entry that follows.
 let confirmed = null;
 
@@ -233,16 +298,27 @@ document.addEventListener('submit', async (event) => {
   if (confirmed !== null && confirmed === fields.text) fields.confirmed = 'yes';
   confirmed = null;
   const input = form.querySelector('input[name=text], input[name=values]');
-  if (form.dataset.kind === 'read' && !fields.text.trim()) { input.focus(); return; }
+  if (form.dataset.kind === 'read' && !fields.text.trim()) {
+    // An empty Enter moves on.
+    if (form.closest('.ask')) focusAfter(bench(), { kind: 'read', field: input.id });
+    else input.focus();
+    return;
+  }
   if (form.dataset.busy) return;
   form.dataset.busy = 'yes';
   const label = form.querySelector('label');
+  if (form.dataset.kind === 'turned') {
+    if (!fields.text.trim()) input.focus();
+    else await turned(fields);
+    delete form.dataset.busy;
+    return;
+  }
+  const held = event.submitter && event.submitter.id;
   await add({
-    id: uuid(), session, kind: form.dataset.kind, fields, madeAt: Date.now(), field: input && input.id, label: label && label.textContent,
+    id: uuid(), session, kind: form.dataset.kind, fields, madeAt: Date.now(), field: (input && input.id) || held, label: label && label.textContent,
   });
   if (form.dataset.kind !== 'read' && form.dataset.kind !== 'drawer') form.querySelectorAll('input.words').forEach((i) => { i.value = ''; });
-  await showQueue(session, send);
-  await send();
+  await sent();
   delete form.dataset.busy;
 });
 document.addEventListener('change', (event) => { if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes'; });
@@ -263,26 +339,11 @@ function heard(name, data) {
   }
 }
 
-// Keys.
-document.addEventListener('keydown', (event) => {
-  if (event.ctrlKey || event.altKey || event.metaKey) return;
-  const inField = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
-  if (event.key === 'Escape' && inField) { event.target.blur(); return; }
-  if (inField || document.getElementById('keys').open) return;
-  if (event.key === '?') { document.getElementById('keys').showModal(); return; }
-  if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
-    const stop = event.key === 'ArrowRight' ? bench().dataset.after : bench().dataset.before;
-    const button = stop && [...document.querySelectorAll('.rail input[name=stop]')].find((i) => i.value === stop);
-    if (button) { event.preventDefault(); button.form.requestSubmit(); }
-  }
-  if (/^[0-8]$/.test(event.key)) {
-    const group = event.key === '0' ? document.querySelector('.asks') : document.querySelector(`.asks[data-number="${event.key}"]`);
-    const field = group && group.querySelector('input[name=text]:not([disabled])');
-    if (field) { event.preventDefault(); field.focus(); }
-  }
-});
 document.addEventListener('click', (event) => {
   if (event.target.closest('#show-all')) { allReadings = true; refresh(); }
+  const all = event.target.closest('#all-ticks');
+  if (all && !all.disabled) confirmAll(all);
+  if (event.target.closest('#all-directions')) allDirections();
   if (event.target.closest('#show-keys')) document.getElementById('keys').showModal();
   // What could have been meant: picking it records it.
   const choice = event.target.closest('.complaint button');
@@ -293,36 +354,6 @@ document.addEventListener('click', (event) => {
     field.form.requestSubmit();
   }
   if (event.target.closest('#danger-over')) document.getElementById('danger').hidden = true;
-});
-
-// Helpers, off until wanted: readings said back, and a tone that rises to 660 Hz at the target.
-function helpers() {
-  ['speak', 'tone'].forEach((name) => {
-    const box = document.getElementById(name);
-    box.checked = localStorage.getItem(name) === 'on';
-    box.onchange = () => localStorage.setItem(name, box.checked ? 'on' : 'off');
-  });
-}
-function readBack(text) {
-  if (localStorage.getItem('speak') !== 'on' || !window.speechSynthesis) return;
-  speechSynthesis.speak(new SpeechSynthesisUtterance(text.replace('mV', 'millivolts').replace('mA', 'milliamps').replace(/ V$/, ' volts')));
-}
-let audio;
-document.addEventListener('input', (event) => {
-  const field = event.target;
-  if (!field.dataset.target || localStorage.getItem('tone') !== 'on' || !window.AudioContext) return;
-  const number = parseFloat(field.value.replace(',', '.'));
-  if (!(number > 0)) return;
-  const milli = /m/.test(field.value) || (!/[a-z]/i.test(field.value) && field.dataset.unit.startsWith('m'));
-  const ratio = (milli ? number / 1000 : number) / Number(field.dataset.target);
-  audio = audio || new AudioContext();
-  const tone = audio.createOscillator();
-  const level = audio.createGain();
-  tone.frequency.value = Math.max(120, Math.min(2000, 660 * ratio));
-  level.gain.value = 0.08;
-  tone.connect(level).connect(audio.destination);
-  tone.start();
-  tone.stop(audio.currentTime + 0.18);
 });
 
 // Times are the reader's own.
@@ -350,4 +381,14 @@ follow(heard);
 showQueue(session, send);
 send();
 addEventListener('online', send);
-setInterval(() => { times(); if (!refreshing && document.visibilityState === 'visible' && !sending) refresh(); }, 30000);
+keys(bench);
+setInterval(() => due(bench()), 5000);
+// What time alone changes is looked for: a lock opens a minute after off, a reading falls due.
+let looks = 0;
+setInterval(() => {
+  looks += 1;
+  const soon = document.querySelector('.p-OFF');
+  if (!soon && looks % 6 > 0) return;
+  times();
+  if (!refreshing && document.visibilityState === 'visible' && !sending) refresh();
+}, 5000);

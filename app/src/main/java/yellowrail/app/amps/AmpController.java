@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
@@ -15,13 +16,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.forms.MethodReader;
 import yellowrail.app.forms.SensingFields;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.ErrorTexts;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.sensing.Way;
 
 /** Describing an amp, and following a description by a new version. */
 @Controller
@@ -124,6 +123,7 @@ class AmpController {
         model.addAttribute("targets", settings.targetNames());
         model.addAttribute("channels", AmpForms.channelsOf(form));
         model.addAttribute("points", pointNames(form));
+        model.addAttribute("fits", HowItFits.sentences(form, pointNames(form)));
         model.addAttribute("nodes", Math.min(12, Math.max(4, form.nodeLabel().size() + 1)));
     }
 
@@ -139,15 +139,8 @@ class AmpController {
                     AmpForm.at(form.socketSide(), i).equals("B") ? Socket.Side.B : Socket.Side.A,
                     "tube"));
         }
-        boolean single = MethodReader.way(form.method()).filter(Way::several).isEmpty();
-        Grouping grouping = single || form.grouping() == null
-                ? Grouping.TUBE
-                : switch (form.grouping()) {
-                    case "side" -> Grouping.SIDE;
-                    case "channel" -> Grouping.CHANNEL;
-                    case "all" -> Grouping.ALL;
-                    default -> Grouping.TUBE;
-                };
+        Grouping grouping =
+                Grouping.of(form, Optional.ofNullable(form.grouping()).map(Grouping.WORDS::get));
         return List.copyOf(grouping.points(sockets).keySet());
     }
 }

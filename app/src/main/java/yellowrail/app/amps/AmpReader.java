@@ -231,19 +231,15 @@ public final class AmpReader {
     }
 
     private List<SenseGroup> groups(List<Socket> sockets, Connection connection, double tap) {
-        Grouping grouping = complaints.pick(
-                "grouping",
-                form.grouping(),
-                Map.of("tube", Grouping.TUBE, "side", Grouping.SIDE, "channel", Grouping.CHANNEL, "all", Grouping.ALL),
-                Grouping.TUBE);
+        Grouping grouping = complaints.pick("grouping", form.grouping(), Grouping.WORDS, Grouping.TUBE);
         SensingTexts.refuseUnknown(form.sensing(), AmpForm.names(), complaints);
-        boolean single = MethodReader.way(form.method()).filter(Way::several).isEmpty();
         if (sockets.isEmpty()) {
             // Its fields still get their sentences, so that they need not be sent twice.
             method(2, 0, connection, tap);
             return List.of();
         }
-        Map<String, List<String>> points = (single ? Grouping.TUBE : grouping).points(sockets);
+        Map<String, List<String>> points =
+                Grouping.of(form, Optional.of(grouping)).points(sockets);
         List<SenseGroup> groups = new ArrayList<>();
         int index = 0;
         for (var point : points.entrySet()) {

@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import yellowrail.app.forms.MethodReader;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.sensing.Way;
 
 /** Which sockets stand behind one sense point. */
 enum Grouping {
@@ -12,6 +15,23 @@ enum Grouping {
     SIDE,
     CHANNEL,
     ALL;
+
+    static final Map<String, Grouping> WORDS = Map.of("tube", TUBE, "side", SIDE, "channel", CHANNEL, "all", ALL);
+
+    /**
+     * What a form's words make of it: a method that reads one tube has a point for each, and a cathode resistor that tubes
+     * share is one point by itself.
+     *
+     * @param picked what was picked; empty when nothing was
+     */
+    static Grouping of(AmpForm form, Optional<Grouping> picked) {
+        if (MethodReader.way(form.method()).filter(Way::several).isEmpty()) {
+            return TUBE;
+        }
+        boolean sharesCathode = "cathode_shared".equals(form.controls()) && "cathode".equals(form.method());
+        Grouping grouping = picked.orElse(TUBE);
+        return sharesCathode && grouping == TUBE ? CHANNEL : grouping;
+    }
 
     /** The points, each named for what stands behind it. */
     Map<String, List<String>> points(List<Socket> sockets) {

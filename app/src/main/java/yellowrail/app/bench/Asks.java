@@ -14,7 +14,12 @@ import yellowrail.core.session.stops.ReadingGroup;
 /** The readings a stop asks for, with what was read there before. */
 final class Asks {
     /** Readings asked for together: one socket, one node, or the amp. */
-    record Group(String title, String under, int number, List<Ask> asks) {}
+    record Group(String title, String under, int number, List<Ask> asks, List<Ask> folded) {
+        /** Whether one of them is locked now. */
+        public boolean locked() {
+            return asks.stream().anyMatch(Ask::locked) || folded.stream().anyMatch(Ask::locked);
+        }
+    }
 
     /**
      * One reading asked for.
@@ -55,13 +60,14 @@ final class Asks {
 
     List<Group> of(List<ReadingGroup> wanted) {
         return wanted.stream()
-                .map(g -> new Group(
-                        g.title(),
-                        g.under(),
-                        g.number(),
-                        g.readings().stream()
-                                .map(r -> ask(r.quantity(), r.point(), r.label()))
-                                .toList()))
+                .map(g -> new Group(g.title(), g.under(), g.number(), asks(g, false), asks(g, true)))
+                .toList();
+    }
+
+    private List<Ask> asks(ReadingGroup group, boolean folded) {
+        return group.readings().stream()
+                .filter(r -> r.folded() == folded)
+                .map(r -> ask(r.quantity(), r.point(), r.label()))
                 .toList();
     }
 

@@ -25,6 +25,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionAssessment;
 
 /** The bench: what is on it, a session begun, and the session's page. */
 @Controller
@@ -35,6 +36,7 @@ class BenchController {
     private final SettingStore settings;
     private final HomeView home;
     private final SessionBroadcaster broadcaster;
+    private final SheetIssuer issuer;
 
     BenchController(
             SessionStore sessions,
@@ -42,13 +44,15 @@ class BenchController {
             AmpStore amps,
             SettingStore settings,
             HomeView home,
-            SessionBroadcaster broadcaster) {
+            SessionBroadcaster broadcaster,
+            SheetIssuer issuer) {
         this.sessions = sessions;
         this.panels = panels;
         this.amps = amps;
         this.settings = settings;
         this.home = home;
         this.broadcaster = broadcaster;
+        this.issuer = issuer;
     }
 
     @GetMapping("/bench")
@@ -59,7 +63,20 @@ class BenchController {
 
     @GetMapping("/bench/new")
     String begin(@RequestParam(defaultValue = "") String amp, Model model) {
-        return form(BenchForm.usual(UUID.randomUUID().toString(), amp), Map.of(), model);
+        String id = UUID.randomUUID().toString();
+        Optional<UUID> last = uuid(amp).flatMap(a -> sessions.ofAmp(a).stream().findFirst());
+        last.ifPresent(l -> model.addAttribute("last", sessions.look(l, this::lastTime)));
+        return form(
+                last.map(l -> sessions.look(
+                                l, b -> BenchForm.asBefore(id, amp, b.state().plan())))
+                        .orElseGet(() -> BenchForm.usual(id, amp)),
+                Map.of(),
+                model);
+    }
+
+    private LastTime lastTime(BenchSession bench) {
+        SheetIssuer.Basis basis = issuer.basis(bench);
+        return LastTime.of(bench, SessionAssessment.of(basis.bench().state(), basis.standards()));
     }
 
     @PostMapping("/bench")

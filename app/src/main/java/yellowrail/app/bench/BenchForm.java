@@ -1,6 +1,10 @@
 package yellowrail.app.bench;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.Map;
+import yellowrail.app.forms.Words;
+import yellowrail.core.reading.Show;
+import yellowrail.core.session.Plan;
 
 /** A session as begun: texts as typed. */
 @Schema(description = "A bench session as it is begun. Quantities are texts as typed.")
@@ -33,9 +37,54 @@ public record BenchForm(
         String heaterAmber,
 
         @Schema(description = "Heater deviation that is too much, per cent; blank for 10")
-        String heaterRed) {
+        String heaterRed,
+
+        @Schema(
+                description = "What is opened; blank is the chassis",
+                allowableValues = {"", "points", "adaptors", "open"})
+        String access,
+
+        @Schema(
+                description = "Whether one adaptor goes from socket to socket; blank is no",
+                allowableValues = {"", "yes", "no"})
+        String turns,
+
+        @Schema(
+                description = "Whether the currents are watched over a soak; blank is yes",
+                allowableValues = {"", "yes", "no"})
+        String soaks,
+
+        @Schema(description = "Tubes to be changed: names of sockets parted by blanks, or “all”; blank for none")
+        String changing) {
     /** The usual answers. */
     static BenchForm usual(String id, String amp) {
-        return new BenchForm(id, amp, "YEARLY_CHECK", "handheld", "chassis", "10", "30", "5", "10");
+        return new BenchForm(
+                id, amp, "YEARLY_CHECK", "handheld", "chassis", "10", "30", "5", "10", "open", "no", "yes", "");
+    }
+
+    /** As this amp was worked on last time; its purpose is asked anew. */
+    static BenchForm asBefore(String id, String amp, Plan last) {
+        return new BenchForm(
+                id,
+                amp,
+                "YEARLY_CHECK",
+                last.meter().name(),
+                word(Words.REFERENCE, last.reference()),
+                Show.plain(last.handsVolts(), 4),
+                Show.plain(last.soakMinutes(), 4),
+                Show.plain(last.heaterAmber(), 3),
+                Show.plain(last.heaterRed(), 3),
+                word(Words.ACCESS, last.setup().access()),
+                last.setup().byTurns() ? "yes" : "no",
+                last.setup().soaks() ? "yes" : "no",
+                "");
+    }
+
+    private static <T> String word(Map<String, T> words, T value) {
+        return words.entrySet().stream()
+                .filter(e -> e.getValue() == value)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse("");
     }
 }

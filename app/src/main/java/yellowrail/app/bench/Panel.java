@@ -1,15 +1,20 @@
 package yellowrail.app.bench;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import yellowrail.app.pictures.DriftChart;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.session.Locks;
 import yellowrail.core.session.NextStep;
+import yellowrail.core.session.events.Looked;
+import yellowrail.core.session.events.Microphony;
 import yellowrail.core.session.stops.Tool;
 
 /** All that the session's page shows at one moment. */
@@ -29,6 +34,7 @@ record Panel(
         RailView rail,
         NextStep next,
         List<String> missing,
+        boolean goesOn,
         List<String> cautions,
         List<Tick> ticks,
         List<Asks.Group> asks,
@@ -36,7 +42,10 @@ record Panel(
         List<Line> findings,
         Locks locks,
         boolean chassisClosed,
+        Opening opening,
+        Optional<Adaptor> adaptor,
         List<Choice> sockets,
+        List<Choice> nodes,
         List<Choice> controls,
         List<Choice> windows,
         List<TubeRow> tubes,
@@ -58,8 +67,66 @@ record Panel(
         return tools.contains(Tool.valueOf(tool));
     }
 
-    /** Something to confirm. */
-    record Tick(String check, String point, String words, boolean done) {}
+    /**
+     * Something to confirm.
+     *
+     * @param waits why it cannot be confirmed yet, or empty
+     */
+    record Tick(String check, String point, String words, boolean done, String waits) {}
+
+    /** When the next reading of the soak is due, milliseconds since 1970, or null. */
+    public Long due() {
+        return proof.stream()
+                .flatMap(now -> now.wants().stream())
+                .map(Due::by)
+                .filter(Objects::nonNull)
+                .min(Comparator.naturalOrder())
+                .orElse(null);
+    }
+
+    /** What a first look inside looks for. */
+    public List<Choice> sights() {
+        return Stream.of(Looked.Sight.values())
+                .map(s -> new Choice(s.name(), s.words(), false))
+                .toList();
+    }
+
+    /** How a tube answers a tap. */
+    public List<Choice> grades() {
+        return Stream.of(Microphony.Grade.values())
+                .map(g -> new Choice(g.name(), g.words(), false))
+                .toList();
+    }
+
+    /** What can be confirmed in one go: a list is read as a whole at the bench. */
+    public boolean atOnce() {
+        return ticks.stream()
+                        .filter(t -> !t.done() && (t.waits().isEmpty() || declares()))
+                        .count()
+                > 1;
+    }
+
+    /** Whether “off and unplugged” is confirmed together with the rest. */
+    public boolean declares() {
+        return powerKey.equals("UNDECLARED") && !rail.here().powered();
+    }
+
+    /**
+     * What could be opened further, and what is confirmed before tubes move.
+     *
+     * @param more whether the chassis is still closed
+     * @param asked whether cool tubes are asked for at the stop itself
+     */
+    record Opening(boolean more, boolean asked, boolean cool) {}
+
+    /**
+     * The one adaptor.
+     *
+     * @param in where it is, or empty
+     * @param next where it goes next, or empty
+     * @param waits what moving it waits for, or empty
+     */
+    record Adaptor(String in, String next, String read, List<Choice> sockets, String waits) {}
 
     /** A finding with its tone. */
     record Line(String tone, String mark, String text) {}
@@ -115,8 +182,11 @@ record Panel(
 
     /** The turn advised and what belongs to it. */
     record Turn(
+            boolean toMiddle,
             String target,
+            String control,
             String watched,
+            String unit,
             Double stopAt,
             List<String> remarks,
             List<Formula> formulas,

@@ -7,14 +7,18 @@ import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Socket;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.session.Access;
+import yellowrail.core.session.Memory;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Purpose;
+import yellowrail.core.session.Setup;
 
 /** Reads what a session is begun with. */
 public final class PlanReader {
@@ -66,20 +70,49 @@ public final class PlanReader {
         Plan.handsRefusal(handsVolts).ifPresent(why -> complaints.add("hands", why));
         Plan.soakRefusal(soakMinutes).ifPresent(why -> complaints.add("soak", why));
         Plan.heaterRefusal(heaterAmber, heaterRed).ifPresent(why -> complaints.add("heaterRed", why));
+        Setup setup = setup(form, amp.orElseThrow(), complaints);
+        Plan.turnsRefusal(setup, amp.orElseThrow()).ifPresent(why -> complaints.add("turns", why));
         if (complaints.any()) {
             return new Read(Optional.empty(), complaints);
         }
         return new Read(
                 Optional.of(new Plan(
-                        amp.orElseThrow(),
-                        purpose.orElseThrow(),
-                        meter.orElseThrow(),
-                        reference,
-                        handsVolts,
-                        soakMinutes,
-                        heaterAmber,
-                        heaterRed)),
+                                amp.orElseThrow(),
+                                purpose.orElseThrow(),
+                                meter.orElseThrow(),
+                                reference,
+                                handsVolts,
+                                soakMinutes,
+                                heaterAmber,
+                                heaterRed)
+                        .worked(setup)),
                 complaints);
+    }
+
+    private static Setup setup(BenchForm form, AmpDescription amp, FieldErrors complaints) {
+        return new Setup(
+                complaints.pick("access", form.access(), Words.ACCESS, Access.OPEN),
+                complaints.yes("turns", form.turns()),
+                complaints.yesNo("soaks", form.soaks()).orElse(true),
+                changing(form.changing(), amp, complaints),
+                Memory.NONE);
+    }
+
+    private static List<String> changing(String text, AmpDescription amp, FieldErrors complaints) {
+        List<String> sockets = amp.sockets().stream().map(Socket::name).toList();
+        String said = text == null ? "" : text.strip();
+        if (said.isEmpty() || said.equals("all")) {
+            return said.isEmpty() ? List.of() : sockets;
+        }
+        List<String> named = List.of(said.split("[,;\\s]+"));
+        named.stream()
+                .filter(s -> !sockets.contains(s))
+                .findFirst()
+                .ifPresent(s -> complaints.add(
+                        "changing",
+                        "This amp has no socket “" + FieldErrors.shorten(s) + "”; it has " + String.join(", ", sockets)
+                                + ". Write “all” for every one."));
+        return named.stream().distinct().toList();
     }
 
     private static Optional<Double> number(FieldErrors complaints, String name, String text, Field field) {

@@ -22,11 +22,12 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
      * @param state here, done, open, skipped or stopped: how its square looks
      * @param said the state in words, for those who do not see the square
      * @param note what it found, in half a line
+     * @param powered whether the amp is under power there
      * @param by a time that belongs to the note, milliseconds since 1970, or null
      */
-    public record RailStop(String key, String words, String state, String said, String note, Long by) {
-        RailStop(String key, String words, String state, String said, String note) {
-            this(key, words, state, said, note, null);
+    public record RailStop(String key, String words, String state, String said, String note, boolean powered, Long by) {
+        RailStop(Stop stop, String state, String said, String note) {
+            this(stop.id(), stop.words(), state, said, note, stop.powered(), null);
         }
     }
 
@@ -37,7 +38,7 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
             if (stop.equals(session.here())) {
                 here = stops.size();
             }
-            stops.add(watched(stop(session, stop), stop, wholeAt));
+            stops.add(watched(session, stop(session, stop), stop, wholeAt));
         }
         return new RailView(
                 stops,
@@ -47,11 +48,12 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
     }
 
     /** At the soak stands when it is whole, from its first reading on. */
-    private static RailStop watched(RailStop stop, Stop which, Optional<Long> wholeAt) {
-        return which.tools().contains(Tool.SOAK_END)
+    private static RailStop watched(Session session, RailStop stop, Stop which, Optional<Long> wholeAt) {
+        return which.tools(session).contains(Tool.SOAK_END)
                         && wholeAt.isPresent()
                         && !stop.state().equals("skipped")
-                ? new RailStop(stop.key(), stop.words(), stop.state(), stop.said(), "whole at", wholeAt.get())
+                ? new RailStop(
+                        stop.key(), stop.words(), stop.state(), stop.said(), "whole at", stop.powered(), wholeAt.get())
                 : stop;
     }
 
@@ -60,14 +62,14 @@ public record RailView(List<RailStop> stops, RailStop here, RailStop before, Rai
         boolean skipped = mark != null && !mark.done();
         if (stop.equals(session.here())) {
             return session.stopped()
-                    ? new RailStop(stop.id(), stop.words(), "stopped", "stopped for safety", stop.note(session))
-                    : new RailStop(stop.id(), stop.words(), "here", "here", stop.note(session));
+                    ? new RailStop(stop, "stopped", "stopped for safety", stop.note(session))
+                    : new RailStop(stop, "here", "here", stop.note(session));
         }
         if (skipped) {
-            return new RailStop(stop.id(), stop.words(), "skipped", "skipped", mark.reason());
+            return new RailStop(stop, "skipped", "skipped", mark.reason());
         }
         return mark != null
-                ? new RailStop(stop.id(), stop.words(), "done", "done", stop.note(session))
-                : new RailStop(stop.id(), stop.words(), "open", "to come", stop.note(session));
+                ? new RailStop(stop, "done", "done", stop.note(session))
+                : new RailStop(stop, "open", "to come", stop.note(session));
     }
 }

@@ -11,21 +11,24 @@ import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.app.rounds.Provenance;
+import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.adjust.Preferred;
 import yellowrail.core.adjust.SupplySag;
-import yellowrail.core.idle.Formula;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Finding;
 import yellowrail.core.session.JudgingBasis;
+import yellowrail.core.session.Locks;
 import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Outcome;
@@ -34,6 +37,7 @@ import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
+import yellowrail.core.session.Turn;
 import yellowrail.core.session.events.Chose;
 import yellowrail.core.session.events.Heard;
 import yellowrail.core.session.events.Labelled;
@@ -94,6 +98,7 @@ final class SessionPages {
                 RailView.of(session, wholeAt(outcome.proof())),
                 NextStep.of(look),
                 session.missing(here, now),
+                goesOn(here, remarks),
                 AllStops.cautions(session),
                 ticks(here),
                 new Asks(session, before, !locks.ohms()).of(here.readings(look)),
@@ -107,9 +112,13 @@ final class SessionPages {
                         .toList(),
                 locks,
                 session.ticked(Drained.CHASSIS_CLOSED, ""),
-                session.sockets().stream()
-                        .map(s -> new Panel.Choice(s, s, false))
-                        .toList(),
+                new Panel.Opening(
+                        session.access() != Access.OPEN,
+                        session.movesTubes(),
+                        session.ticked(BeforePower.TUBES_COOL, "")),
+                adaptor(here, locks),
+                choices(session.sockets()),
+                choices(session.names(Point.Place.NODE)),
                 session.controls().stream().map(this::control).toList(),
                 windows(),
                 tubes(here),
@@ -125,9 +134,39 @@ final class SessionPages {
                 proof(here, outcome.proof()),
                 outcome.findings().stream().map(SessionPages::found).toList(),
                 session.beforeStop(now).map(p -> new Panel.Choice(p.name(), p.words(), false)),
-                here.tools(),
+                here.tools(session),
                 here.signs() ? Optional.of(Sheets.tiers(session)) : Optional.empty(),
                 outcome.changes());
+    }
+
+    private static List<Panel.Choice> choices(List<String> names) {
+        return names.stream().map(n -> new Panel.Choice(n, n, false)).toList();
+    }
+
+    /** Whether the page may go on by itself: all is done here, and nothing stands there that has to be read first. */
+    private boolean goesOn(Stop here, List<Remark> remarks) {
+        return here.goesOn()
+                && !session.stopped()
+                && session.missing(here, now).isEmpty()
+                && remarks.stream().noneMatch(Remark::alarming);
+    }
+
+    private Optional<Panel.Adaptor> adaptor(Stop here, Locks locks) {
+        if (!here.tools(session).contains(Tool.ADAPTOR)) {
+            return Optional.empty();
+        }
+        List<String> read = Turn.done(session).stream().map(Turn::socket).toList();
+        return Optional.of(new Panel.Adaptor(
+                session.adaptor().orElse(""),
+                Turn.next(session).orElse(""),
+                read.size() + " of " + session.sockets().size() + " read",
+                session.sockets().stream()
+                        .map(s -> new Panel.Choice(
+                                s,
+                                s + (read.contains(s) ? ", read" : ""),
+                                Turn.next(session).filter(s::equals).isPresent()))
+                        .toList(),
+                locks.tubes() ? "" : locks.tubesNext()));
     }
 
     /** When the soak is whole if it stays so; not told once a reading is overdue, for the next one begins it again. */
@@ -167,6 +206,7 @@ final class SessionPages {
         return switch (remark.severity()) {
             case GOOD -> new Panel.Line("good", "■", remark.sentence());
             case OPEN -> new Panel.Line("open", "◇", remark.sentence());
+            case RECHECK -> new Panel.Line("recheck", "◈", remark.sentence());
             case CAUTION -> new Panel.Line("warm", "▴", remark.sentence());
             case ALARM -> new Panel.Line("over", "▲", remark.sentence());
         };
@@ -175,7 +215,11 @@ final class SessionPages {
     private Panel.Choice control(Control control) {
         Control.Direction direction =
                 judged.directions().known().getOrDefault(control.name(), Control.Direction.UNKNOWN);
-        return new Panel.Choice(control.name(), direction.words(), false);
+        boolean remembered = Optional.ofNullable(
+                        session.plan().setup().memory().turns().get(control.name()))
+                .filter(t -> t.direction() == direction)
+                .isPresent();
+        return new Panel.Choice(control.name(), direction.words(), remembered);
     }
 
     private List<Panel.Choice> windows() {
@@ -192,7 +236,8 @@ final class SessionPages {
 
     private List<Panel.Tick> ticks(Stop here) {
         List<Panel.Tick> ticks = new ArrayList<>();
-        boolean drains = here.tools().contains(Tool.TUBES_AND_PARTS);
+        boolean drains = here.tools(session).contains(Tool.TUBES_AND_PARTS)
+                || here.tools(session).contains(Tool.ADAPTOR);
         for (Check check : session.rail().checks()) {
             boolean ofHere = here.checks().contains(check);
             // What is confirmed anew each time the amp is off is asked for wherever it is drained.
@@ -204,15 +249,25 @@ final class SessionPages {
             if (check.ofSocket()) {
                 session.sockets()
                         .forEach(s -> ticks.add(new Panel.Tick(
-                                check.id(), s, s + ": " + lower(check.words()), session.ticked(check, s))));
+                                check.id(),
+                                s,
+                                s + ": " + lower(check.words()),
+                                session.ticked(check, s),
+                                waits(check, s))));
             } else {
                 String words = check.equals(BeforePower.QUIRKS)
                         ? "Read: " + session.plan().amp().quirks()
                         : check.words();
-                ticks.add(new Panel.Tick(check.id(), "", words, session.ticked(check, "")));
+                ticks.add(new Panel.Tick(check.id(), "", words, session.ticked(check, ""), waits(check, "")));
             }
         }
         return ticks;
+    }
+
+    private String waits(Check check, String point) {
+        return session.ticked(check, point)
+                ? ""
+                : check.refusal(session, point, now).orElse("");
     }
 
     private static String lower(String sentence) {
@@ -227,7 +282,7 @@ final class SessionPages {
     }
 
     private List<Panel.TubeRow> tubes(Stop here) {
-        if (!here.tools().contains(Tool.TUBES_NOW) || hidden()) {
+        if (!here.tools(session).contains(Tool.TUBES_NOW) || hidden()) {
             return List.of();
         }
         return judged.present()
@@ -358,7 +413,7 @@ final class SessionPages {
     }
 
     private Optional<DriftChart> chart(Stop here) {
-        if (!here.tools().contains(Tool.DRIFT_CHART) || hidden()) {
+        if (!here.tools(session).contains(Tool.DRIFT_CHART) || hidden()) {
             return Optional.empty();
         }
         long start = session.startedAt();
@@ -384,19 +439,37 @@ final class SessionPages {
         String target = judged.window()
                 .map(w -> w.name() + ", " + span(w))
                 .orElse(judged.amp().target());
-        if (!session.here().tools().contains(Tool.TURN)) {
-            return new Panel.Turn(target, "", null, List.of(), List.of(), List.of());
+        Panel.Turn none = new Panel.Turn(session.toMiddle(), target, "", "", "", null, List.of(), List.of(), List.of());
+        if (!session.here().tools(session).contains(Tool.TURN)) {
+            return none;
         }
         Advice advice = judged.advice();
         if (advice instanceof Advice.Turn turn) {
             return new Panel.Turn(
-                    target, turn.point(), turn.stopAt().value(), turn.remarks(), turn.formulas(), List.of());
+                    session.toMiddle(),
+                    target,
+                    turn.control(),
+                    turn.point(),
+                    RoundReader.field(judged.amp(), Quantity.CURRENT, turn.point())
+                            .shownUnit(),
+                    turn.stopAt().value(),
+                    turn.remarks(),
+                    turn.formulas(),
+                    List.of());
         }
         if (advice instanceof Advice.Fit fit) {
-            List<Formula> formulas = fit.fit().formulas();
-            return new Panel.Turn(target, fit.point(), null, List.of(), formulas, resistor(fit));
+            return new Panel.Turn(
+                    session.toMiddle(),
+                    target,
+                    "",
+                    fit.point(),
+                    "",
+                    null,
+                    List.of(),
+                    fit.fit().formulas(),
+                    resistor(fit));
         }
-        return new Panel.Turn(target, "", null, List.of(), List.of(), List.of());
+        return none;
     }
 
     private List<String> resistor(Advice.Fit advice) {

@@ -29,6 +29,7 @@ import yellowrail.core.idle.Slip;
 import yellowrail.core.session.Doubts;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.FindingList;
+import yellowrail.core.session.Learned;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
@@ -122,15 +123,22 @@ public class SessionStore {
                 row,
                 () -> live(id).row,
                 // What an earlier session left behind is not sent, it is taken over.
-                r -> List.of(r.ampId(), PLAN.write(PLAN.read(r.plan()).after(plan.tubes(), plan.carried()))),
+                r -> List.of(r.ampId(), PLAN.write(ownPart(PLAN.read(r.plan()), plan))),
                 () -> StoredDifferently.now("This session"));
         return id;
     }
 
-    /** What the last session of the amp leaves behind: its tubes, and what it found and did not clear up. */
+    /** A stored plan with what it took over exchanged for what another holds of that. */
+    private static Plan ownPart(Plan stored, Plan sent) {
+        return stored.after(sent.tubes(), sent.carried())
+                .worked(stored.setup().remembering(sent.setup().memory()));
+    }
+
+    /** What the last session of the amp leaves behind: its tubes, what it found and did not clear up, and what it learned. */
     private Plan following(Plan plan, BenchSession last) {
         SessionAssessment judged = SessionAssessment.of(last.state(), issuer.standards(last));
-        return plan.after(last.state().tubes(), FindingList.carriedOn(last.state(), judged));
+        return plan.after(last.state().tubes(), FindingList.carriedOn(last.state(), judged))
+                .worked(plan.setup().remembering(Learned.of(last.state(), judged)));
     }
 
     /** What is asked about a reading before it becomes an entry of this session; nothing where it is one, or cannot be. */

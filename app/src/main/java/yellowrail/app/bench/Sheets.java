@@ -28,11 +28,8 @@ import yellowrail.core.session.Proof;
 import yellowrail.core.session.Recheck;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
-import yellowrail.core.session.events.Chose;
 import yellowrail.core.session.events.Drawer;
 import yellowrail.core.session.events.Exchanged;
-import yellowrail.core.session.events.Heard;
-import yellowrail.core.session.events.Noted;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.events.Tiered;
@@ -234,17 +231,9 @@ final class Sheets {
     }
 
     private static List<String> notes(Session session) {
-        List<String> notes = new ArrayList<>();
-        for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Noted note) {
-                notes.add(note.topic().words() + ": " + note.text());
-            } else if (entry.event() instanceof Heard heard) {
-                notes.add("setting " + heard.label() + ": " + heard.text());
-            } else if (entry.event() instanceof Chose chose) {
-                notes.add("setting " + chose.label() + " chosen by ear");
-            }
-        }
-        return notes;
+        return session.entries().stream()
+                .flatMap(e -> e.event().noted().stream())
+                .toList();
     }
 
     private static List<String> checks(Session session, SessionAssessment judged) {

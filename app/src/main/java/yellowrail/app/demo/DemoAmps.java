@@ -16,6 +16,7 @@ import yellowrail.core.amp.sensing.CathodeResistor;
 import yellowrail.core.amp.sensing.CombinedPoint;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Connection;
@@ -93,6 +94,36 @@ final class DemoAmps {
                 "Tremolo at zero, else the readings pulse.",
                 "",
                 "cathode-bias usual",
+                "",
+                Optional.empty());
+    }
+
+    /** Four tubes read with the one adaptor there is. */
+    static AmpDescription curlew() {
+        List<Socket> sockets = List.of(
+                new Socket("V3", 1, Side.A, "EL34"),
+                new Socket("V4", 1, Side.A, "EL34"),
+                new Socket("V5", 1, Side.B, "EL34"),
+                new Socket("V6", 1, Side.B, "EL34"));
+        return new AmpDescription(
+                "Curlew 100",
+                Topology.PUSH_PULL,
+                Connection.PENTODE,
+                0,
+                BiasScheme.FIXED_TRACKING,
+                ControlLayout.LEVEL,
+                sockets,
+                sockets.stream()
+                        .map(s -> new SenseGroup(s.name(), List.of(s.name()), new SocketAdaptor(1, 1, 0)))
+                        .toList(),
+                Optional.empty(),
+                Optional.empty(),
+                MAINS,
+                List.of(SupplyNode.single("reservoir", Optional.of(100e-6), Optional.of(500.0))),
+                new Transformers(Optional.of(1900.0), Optional.of(6.3), Optional.of(7.0), Optional.empty()),
+                "",
+                "",
+                "middle",
                 "",
                 Optional.empty());
     }

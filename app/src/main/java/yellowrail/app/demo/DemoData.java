@@ -59,6 +59,8 @@ class DemoData implements ApplicationRunner {
         DemoSessions demo = new DemoSessions(sessions, bittern);
         demo.finished(id("session/finished"));
         demo.halfDone(id("session/half"));
+        Amp curlew = keep("curlew", DemoAmps.curlew());
+        new DemoTurns(sessions, curlew).finished(id("session/turns"));
     }
 
     /** A fixed-bias pair of 6550, each with its own sense resistor, set warmer step by step and drifting apart a little. */

@@ -1,6 +1,5 @@
 package yellowrail.app.demo;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -10,23 +9,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.amps.Amp;
-import yellowrail.app.bench.EventForm;
-import yellowrail.app.bench.EventReader;
 import yellowrail.app.bench.SessionStore;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
-import yellowrail.core.session.Check;
-import yellowrail.core.session.Entry;
-import yellowrail.core.session.Event;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Purpose;
-import yellowrail.core.session.Stop;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.DirectionSeen;
-import yellowrail.core.session.events.Entered;
 import yellowrail.core.session.events.LimiterSet;
 import yellowrail.core.session.events.Noted;
 import yellowrail.core.session.events.Placed;
@@ -41,27 +33,19 @@ import yellowrail.core.session.stops.Play;
 import yellowrail.core.session.stops.Stops;
 import yellowrail.core.session.stops.TubesIn;
 import yellowrail.core.session.stops.TubesOut;
-import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 
 /** One finished and one half-done session of the demo amp, read off a simulated stage with a simulated meter. */
-final class DemoSessions {
+final class DemoSessions extends DemoBench {
     private static final List<String> SOCKETS = List.of("V4", "V5");
     private static final List<String> NODES = List.of("reservoir", "screens", "bias supply");
-    private static final SimulatedMeter METER = new SimulatedMeter(0.0018);
 
-    private final SessionStore sessions;
-    private final Amp amp;
-    private UUID session;
-    private Instant clock;
-    private int count;
     private double mains = 231;
     private List<Double> strengths = List.of(1.02, 0.94);
     private List<Double> trims = List.of(-5.5, -5.0);
 
     DemoSessions(SessionStore sessions, Amp amp) {
-        this.sessions = sessions;
-        this.amp = amp;
+        super(sessions, amp);
     }
 
     /** New tubes, set in three rounds, soaked, played, signed: proven. */
@@ -149,46 +133,11 @@ final class DemoSessions {
     }
 
     private void begin(UUID id, Purpose purpose, Instant at) {
-        session = id;
-        clock = at;
-        count = 0;
-        sessions.begin(id, amp, Plan.usual(amp.description(), purpose, Meter.HANDHELD), at.atOffset(ZoneOffset.UTC));
-    }
-
-    private void tell(Event event) {
-        UUID id = UUID.nameUUIDFromBytes((session + "/" + count++).getBytes(StandardCharsets.UTF_8));
-        sessions.append(session, new Entry(id.toString(), clock.toEpochMilli(), "demo", event));
-        clock = clock.plusSeconds(4);
-    }
-
-    private void minutes(double minutes) {
-        clock = clock.plusMillis(Math.round(minutes * 60_000));
-    }
-
-    private void enter(Stop stop) {
-        tell(new Entered(stop));
-    }
-
-    private void tick(Check... checks) {
-        for (Check check : checks) {
-            tell(new Ticked(check, "", true));
-        }
+        begin(id, Plan.usual(amp().description(), purpose, Meter.HANDHELD), at);
     }
 
     private void place(String socket, String tube) {
         tell(new Placed(socket, tube));
-    }
-
-    /** What the simulated meter shows goes through the same reader as what a builder types. */
-    private void read(Quantity quantity, String point, double value, Unit unit) {
-        EventForm form = new EventForm(
-                UUID.randomUUID().toString(),
-                "read",
-                null,
-                null,
-                "demo",
-                java.util.Map.of("quantity", quantity.name(), "point", point, "text", METER.show(value, unit)));
-        tell(EventReader.read(form, amp.description(), clock.toEpochMilli()).event());
     }
 
     private void preflight() {

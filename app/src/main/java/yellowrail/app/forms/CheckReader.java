@@ -24,10 +24,12 @@ import yellowrail.core.idle.Slip;
 import yellowrail.core.idle.StageFacts;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
@@ -38,6 +40,9 @@ import yellowrail.core.tube.TubeType;
 
 /** Makes a question for the core of a form, and sentences of what could not be understood. */
 public final class CheckReader {
+    /** A grid reads this or below it, V. */
+    private static final double LEAST_GRID = -2;
+
     private static final double DEFAULT_NOMINAL = 230;
     private static final Map<String, String> SCREENS = Map.of("share", "share", "measured", "measured", "none", "none");
 
@@ -64,13 +69,15 @@ public final class CheckReader {
      * @param confirmed fields whose unusual values are confirmed
      * @param lookup what the tube name led to; empty when none was typed
      * @param methodKnown whether the sensing method is complete
+     * @param readingTyped whether something stands in the reading's field
      */
     public record Read(
             IdleQuestion question,
             FieldErrors complaints,
             Set<String> confirmed,
             Optional<Lookup> lookup,
-            boolean methodKnown) {
+            boolean methodKnown,
+            boolean readingTyped) {
         /** Asks about what is unusual in an answer and was not confirmed. */
         public void ask(IdleAnswer answer) {
             answer.slips().stream().filter(Slip::asks).forEach(s -> {
@@ -96,7 +103,13 @@ public final class CheckReader {
     public static Read read(CheckForm form, Catalogue catalogue, List<Window> windows, List<Meter> meters) {
         CheckReader reader = new CheckReader(form, catalogue, windows, meters);
         IdleQuestion question = reader.question();
-        return new Read(question, reader.complaints, reader.confirmed(), reader.lookup, reader.methodKnown);
+        return new Read(
+                question,
+                reader.complaints,
+                reader.confirmed(),
+                reader.lookup,
+                reader.methodKnown,
+                !or(form.reading(), "").isBlank());
     }
 
     /** The fields whose unusual values are confirmed: as they are typed now. */
@@ -134,7 +147,7 @@ public final class CheckReader {
                 new MethodReader(form.sensing(), connection, tap, complaints).read(form.method());
         methodKnown = method.isPresent();
         SensingMethod known = method.orElse(new GridVoltsOnly());
-        Optional<Typed> reading = method.flatMap(m -> complaints.quantity("reading", form.reading(), m.field()));
+        Optional<Typed> reading = ofGrid(known) ? Optional.empty() : method.flatMap(this::reading);
         Meter meter = meter();
         return new IdleQuestion(
                 stage,
@@ -148,6 +161,35 @@ public final class CheckReader {
                 circumstances(),
                 target(method),
                 ceiling(bias, topology));
+    }
+
+    private Optional<Typed> reading(SensingMethod method) {
+        return complaints.quantity("reading", form.reading(), method.field());
+    }
+
+    /** Negative volts where a current is taken: what they can tell is said as soon as they are recognised. */
+    private boolean ofGrid(SensingMethod method) {
+        boolean grid = MethodReader.way(form.method())
+                .filter(w -> w.type() == GridVoltsOnly.class)
+                .isPresent();
+        Optional<Typed> volts = MeterText.understand(or(form.reading(), ""), Quantity.GRID.field())
+                .value();
+        boolean negative = !grid
+                && volts.filter(v -> v.unit() == Unit.VOLT && v.value() <= LEAST_GRID)
+                        .isPresent()
+                && MeterText.understand(or(form.reading(), ""), method.field())
+                        .value()
+                        .isEmpty();
+        if (negative) {
+            complaints.add(
+                    "reading",
+                    "“" + FieldErrors.shorten(form.reading())
+                            + "” looks like grid volts. They tell that bias is there and"
+                            + " how it moves, never what the tube draws: the same grid volts are cold in one tube and"
+                            + " dangerous in another. Read a current: across the cathode resistor, on an adaptor, or"
+                            + " over half of the primary winding.");
+        }
+        return negative;
     }
 
     private double tap(Connection connection) {

@@ -6,6 +6,7 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.idle.PlateVolts.Reference;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.session.Access;
 import yellowrail.core.tube.Connection;
 
 /** The words that stand in forms, addresses and JSON for the core's alternatives. */
@@ -26,6 +27,9 @@ public final class Words {
             "out", Reference.TUBES_OUT);
     public static final Map<String, Meter> METER =
             ordered("basic", Meter.BASIC, "handheld", Meter.HANDHELD, "fine", Meter.FINE, "bench", Meter.BENCH);
+
+    public static final Map<String, Access> ACCESS =
+            ordered("points", Access.TEST_POINTS, "adaptors", Access.ADAPTORS, "open", Access.OPEN);
 
     public static final Map<String, Boolean> YES_NO = ordered("yes", true, "no", false);
     /** Whether volts and currents were taken apart. */

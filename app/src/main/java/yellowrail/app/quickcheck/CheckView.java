@@ -7,8 +7,13 @@ import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.core.adjust.CathodeFit;
+import yellowrail.core.adjust.Transconductance;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.sensing.CathodeResistor;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.IdleAnswer;
+import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.IdleQuestion;
 import yellowrail.core.idle.LimitCheck;
 import yellowrail.core.idle.Missing;
@@ -38,6 +43,7 @@ public record CheckView(
         List<String> reasons,
         Optional<WattStrip> strip,
         Optional<Most> most,
+        String way,
         List<TargetLine> targets,
         String bothWatts,
         String understood,
@@ -91,13 +97,24 @@ public record CheckView(
                 WattStrip.of(answer, window, question.ceiling(), "")
                         .map(strip -> read.complaints().any() ? strip.inTone(Tone.UNKNOWN) : strip),
                 answer.permitted().map(CheckView::most),
-                answer.targets().stream().map(t -> line(t, question)).toList(),
+                resistor(question) ? "cathode resistor to fit" : "turn until the meter reads",
+                answer.targets().stream().map(t -> line(t, question, answer)).toList(),
                 bothWatts(answer),
                 understood(question, answer),
-                answer.missing(),
+                missing(read, answer),
                 answer.limits(),
                 answer.notes(),
                 answer.formulas());
+    }
+
+    /** A reading that was typed is not missing while something else keeps it from being used. */
+    private static List<Missing> missing(CheckReader.Read read, IdleAnswer answer) {
+        boolean typed = read.question().reading().isEmpty() && read.readingTyped();
+        return typed
+                ? answer.missing().stream()
+                        .filter(m -> !m.what().equals(IdleCheck.METER_READING))
+                        .toList()
+                : answer.missing();
     }
 
     private static Verdict held(FieldErrors complaints) {
@@ -118,13 +135,65 @@ public record CheckView(
                 "hotter would pass " + p.limit() + (p.step() ? "; a step on the way: then read again" : ""));
     }
 
-    private static TargetLine line(TargetReading target, IdleQuestion question) {
-        return new TargetLine(
-                target.name(),
+    /** With cathode bias the resistor sets the idle: nothing is turned. */
+    private static boolean resistor(IdleQuestion question) {
+        return question.stage().bias() == BiasScheme.CATHODE;
+    }
+
+    /** The preferred value next to what a target wants, for the tubes that share the resistor; empty while it is not known. */
+    private static Optional<CathodeFit> fit(TargetReading target, IdleQuestion question, IdleAnswer answer) {
+        Optional<Double> now = answer.cathodeAmperes().map(Estimate::value).filter(i -> i > 0);
+        Optional<Double> share = answer.share().map(Estimate::value).filter(v -> v > 0);
+        Optional<Double> plate = answer.plateToCathodeVolts().map(Estimate::value);
+        if (!(question.method() instanceof CathodeResistor method)
+                || question.reading().filter(r -> r.unit() == Unit.VOLT).isEmpty()
+                || now.isEmpty()
+                || share.isEmpty()
+                || plate.isEmpty()) {
+            return Optional.empty();
+        }
+        double volts = Math.abs(question.reading().get().value());
+        return Optional.of(CathodeFit.of(
+                new CathodeFit.Wish(
+                        method.tubes(), volts, now.get(), now.get() * target.share() / share.get(), Optional.empty()),
+                question.stage()
+                        .type()
+                        .flatMap(t -> Transconductance.of(
+                                t.designation(),
+                                plate.get(),
+                                question.screenVolts().map(v -> v.value()).orElse(plate.get()),
+                                volts,
+                                now.get()))));
+    }
+
+    private static TargetLine line(TargetReading target, IdleQuestion question, IdleAnswer answer) {
+        if (resistor(question)) {
+            return line(target, question, fit(target, question, answer));
+        }
+        return line(
+                target,
+                question,
                 target.reading().map(r -> Show.si(r.value(), r.unit(), 3)).orElse("no reading"),
                 target.reading()
                         .map(r -> "± " + Show.si(target.plusMinus(), r.unit(), 1))
-                        .orElse(""),
+                        .orElse(""));
+    }
+
+    private static TargetLine line(TargetReading target, IdleQuestion question, Optional<CathodeFit> fit) {
+        return line(
+                target,
+                question,
+                fit.map(f -> Show.siPlain(f.e24(), Unit.OHM, 3)).orElse("cathode volts needed"),
+                fit.map(f -> Show.si(f.low(), Unit.OHM, 3) + " to " + Show.si(f.high(), Unit.OHM, 3) + ", "
+                                + Show.plain(f.ratingWatts(), 3) + " W")
+                        .orElse(""));
+    }
+
+    private static TargetLine line(TargetReading target, IdleQuestion question, String reading, String band) {
+        return new TargetLine(
+                target.name(),
+                reading,
+                band,
                 Show.fixed(100 * target.share(), 1).replaceAll("\\.0$", "") + " %",
                 Show.fixed(target.watts(), 1),
                 Show.si(target.plateAmperes(), Unit.AMPERE, 3),

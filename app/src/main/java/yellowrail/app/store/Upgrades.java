@@ -86,6 +86,19 @@ final class Upgrades {
         return plan;
     }
 
+    /** Every session opened the chassis, read all at once, wanted a soak and remembered nothing but tubes and findings. */
+    static ObjectNode workedWhole(ObjectNode plan) {
+        ObjectNode setup = plan.putObject("setup");
+        setup.put("access", "OPEN").put("byTurns", false).put("soaks", true).putArray("changing");
+        ObjectNode memory = setup.putObject("memory");
+        memory.putObject("turns");
+        memory.putObject("ranges");
+        memory.putArray("used");
+        memory.putNull("drainMinutes");
+        memory.putObject("currents");
+        return plan;
+    }
+
     /** Sessions took over neither tubes nor findings from the one before. */
     static ObjectNode carriedOver(ObjectNode plan) {
         seriesAndSystem((ObjectNode) plan.get("amp"));

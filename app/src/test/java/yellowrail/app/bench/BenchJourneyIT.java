@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Locator;
 import java.util.List;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
 import yellowrail.core.reading.Meter;
@@ -55,7 +56,7 @@ class BenchJourneyIT extends JourneyPage {
         goesTo("MEASURE");
         reads("MAINS", "", "230");
         round(27.4, 21.8, 433);
-        assertThat(page.locator(".next .do").innerText()).contains("Turn a little");
+        assertThat(page.locator(".next .do").innerText()).contains("is between these, then read every point");
         page.selectOption("#turn-control", "V1 control");
         page.selectOption("#turn-way", "CW");
         clicks(page.locator("button:has-text('Note the turn')"));
@@ -72,8 +73,13 @@ class BenchJourneyIT extends JourneyPage {
         double power = 0.60 * rated();
         double plate = 2 * power / (v0 + Math.sqrt(v0 * v0 - 4 * line * power));
         double expected = plate / (1 - SHARE) * 10.02 * 1000;
-        String figure = page.locator(".next .figure").innerText();
-        assertThat(Double.parseDouble(figure.replace(" mV", ""))).isCloseTo(expected, within(0.006 * expected));
+        // Known to ± 40 Ω or so after two rounds: the closed form lies between the two ends it gives.
+        double[] ends = Pattern.compile("[0-9.]+")
+                .matcher(page.locator(".next .figure").innerText())
+                .results()
+                .mapToDouble(r -> Double.parseDouble(r.group()))
+                .toArray();
+        assertThat(expected).isBetween(0.994 * ends[0], 1.006 * ends[ends.length - 1]);
         page.selectOption("#turn-control", "V2 control");
         clicks(page.locator("button:has-text('Note the turn')"));
         clock.minutes(1);
@@ -133,13 +139,14 @@ class BenchJourneyIT extends JourneyPage {
         after(before);
         page.waitForFunction("() => document.getElementById('bench').dataset.here === 'WARM_UP'");
         assertThat(page.locator(".next .do").innerText()).contains("10 min after power on");
+        page.keyboard().press("Escape");
         page.keyboard().press("?");
         assertThat(page.locator("#keys").isVisible()).isTrue();
         page.keyboard().press("Escape");
         clock.minutes(10);
         page.keyboard().press("2");
         assertThat(page.evaluate("() => document.activeElement.id"))
-                .isEqualTo(field("PLATE", "V2").substring(1));
+                .isEqualTo(field("CURRENT", "V2").substring(1));
         for (int i = 0; i < 2; i++) {
             round(49.0, 49.2, 421);
             clock.minutes(5.5);

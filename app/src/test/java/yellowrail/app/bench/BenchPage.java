@@ -47,9 +47,18 @@ abstract class BenchPage extends BrowserIT {
 
     protected void reads(String quantity, String point, String text) {
         int before = seq();
+        unfold(field(quantity, point));
         page.fill(field(quantity, point), text);
         page.press(field(quantity, point), "Enter");
         after(before);
+    }
+
+    /** Opens what is folded away around a field. */
+    protected void unfold(String field) {
+        Locator fold = page.locator("details.more:not([open]):has(" + field + ") > summary");
+        if (fold.count() > 0) {
+            fold.first().click();
+        }
     }
 
     protected void clicks(Locator button) {

@@ -55,6 +55,14 @@ class DemoDataIT extends AppIT {
                 .orElseThrow();
         assertThat(results.holding(pair.id())).hasSize(2);
 
+        // Four tubes with one adaptor: set, read one by one.
+        Amp curlew = amps.all().stream()
+                .filter(a -> a.description().name().equals("Curlew 100"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(sessions.issuedSheet(sessions.ofAmp(curlew.id()).get(0)).stateWords())
+                .isEqualTo("set, not proven");
+
         assertThat(roundsOf("Avocet Stereo").get(2).verdict().allClear()).isFalse();
     }
 }

@@ -95,7 +95,9 @@ class GoldenFilesTest {
                         documents("v3/rounds", "state", StoredShapes.ROUND_STATE),
                         documents("v3/rounds", "types", StoredShapes.TYPE_HASHES),
                         documents("v3/type-snapshots", "body", StoredShapes.TUBE_TYPE),
-                        documents("v3/results", "body", StoredShapes.RESULT))
+                        documents("v3/results", "body", StoredShapes.RESULT),
+                        documents("v4/plans", "plan", StoredShapes.PLAN),
+                        documents("v4/events", "body", StoredShapes.EVENT))
                 .flatMap(s -> s);
     }
 
@@ -142,6 +144,10 @@ class GoldenFilesTest {
     /** Every figure and word of the stored document that is not in what it was read as. */
     private static List<String> lost(String path, Stored in, JsonNode was, JsonNode now) {
         List<String> lost = new ArrayList<>();
+        if (path.equals("/shape")) {
+            // An upgraded document says the version it is in now.
+            return was.asInt() <= now.asInt() ? lost : List.of(path + " became " + now);
+        }
         if (in.shape() == StoredShapes.ROUND_STATE && was.isBoolean()) {
             // False stood for every word but “yes”: it tells nothing.
             return now.asString().equals(was.asBoolean() ? "YES" : "NOT_ASKED")

@@ -3,6 +3,7 @@ package yellowrail.core.adjust;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.idle.Formula;
+import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Typed;
 
 /** The one next thing to do to the idle, or why there is none. */
@@ -17,6 +18,10 @@ public sealed interface Advice {
      * @param point the sense point to watch
      * @param stopAt what the meter shows there
      * @param plusMinus half width of its 95 % band, in its base unit
+     * @param between where to stop while the supply is not known well enough for one figure, in the reading's base unit;
+     *     empty where one figure tells it
+     * @param endsAt what the meter shows there once the controls after this one are turned too
+     * @param then the stops after this one, computed together with it; empty while they wait for another reading
      * @param plateVolts plate-to-cathode volts to expect, V
      * @param gridVolts grid volts to expect, V; empty when not foretold
      * @param remarks what stays, and what to mind
@@ -30,12 +35,19 @@ public sealed interface Advice {
             String point,
             Typed stopAt,
             double plusMinus,
+            Optional<Band> between,
+            Typed endsAt,
+            List<After> then,
             double plateVolts,
             Optional<Double> gridVolts,
             List<String> remarks,
             List<Formula> formulas)
             implements Advice {
+        /** A stop that follows. */
+        public record After(String control, boolean hotter, String way, String point, Typed stopAt) {}
+
         public Turn {
+            then = List.copyOf(then);
             remarks = List.copyOf(remarks);
             formulas = List.copyOf(formulas);
         }

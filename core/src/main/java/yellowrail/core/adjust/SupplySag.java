@@ -70,7 +70,8 @@ public sealed interface SupplySag {
                     "Mains moved " + Show.significant(100 * change, 2)
                             + " % between the rounds (1 % allowed): the fall of B+ is not the supply's alone. Read again at one mains.");
         }
-        double current = b.total() - a.total();
+        // V = M·V0 − R·I in both rounds: carried to one mains, the first round's current counts by the same ratio.
+        double current = b.total() - a.total() * b.mains().get() / a.mains().get();
         double atMainsOfB = a.volts() * b.mains().get() / a.mains().get();
         double fall = atMainsOfB - b.volts();
         if (Math.abs(current) < MOVED * Math.max(a.total(), b.total())) {

@@ -68,6 +68,25 @@ public record TubeNow(
                 Optional.empty());
     }
 
+    /** The same at another mains: currents and volts by their factors. */
+    public TubeNow at(double amperesFactor, double voltsFactor) {
+        return amperesFactor == 1 && voltsFactor == 1
+                ? this
+                : new TubeNow(
+                        socket,
+                        plateAmperes * amperesFactor,
+                        screenAmperes * amperesFactor,
+                        plateVolts * voltsFactor,
+                        error,
+                        ratedWatts,
+                        point,
+                        method,
+                        alone,
+                        grids,
+                        window,
+                        permitted);
+    }
+
     public double share() {
         return plateAmperes * plateVolts / ratedWatts;
     }

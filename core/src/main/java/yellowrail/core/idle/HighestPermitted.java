@@ -49,11 +49,11 @@ final class HighestPermitted {
         }
         double edge = edge();
         if (edge <= 0) {
-            return Optional.of(Permitted.none(passed(LEAST)));
+            return Optional.of(none(LEAST));
         }
         double factor = edge * (1 - MARGIN - count(edge));
         if (factor <= 0 || !holds(factor)) {
-            return Optional.of(Permitted.none(passed(Math.max(LEAST, factor))));
+            return Optional.of(none(Math.max(LEAST, factor)));
         }
         Point there = at(factor);
         // The reading is the mean's where one stands for several tubes; the limits are those of the hottest.
@@ -68,7 +68,18 @@ final class HighestPermitted {
                 reading(amperes),
                 most / rated,
                 passed(edge * BEYOND),
-                Math.abs(factor - 1) > FAR));
+                Math.abs(factor - 1) > FAR,
+                false));
+    }
+
+    /** Why there is none: what is passed, or what has to be read first. */
+    private Permitted none(double factor) {
+        Point there = at(factor);
+        boolean unread = outcomes.stream().anyMatch(o -> o.screenVoltsNeeded(there))
+                && Stream.of(there, other(factor))
+                        .flatMap(p -> outcomes.stream().flatMap(o -> o.judge(p).stream()))
+                        .allMatch(r -> r.standing() == LimitResult.Standing.WITHIN);
+        return unread ? Permitted.before("screen volts") : Permitted.none(passed(factor));
     }
 
     /** Whether every limit holds with the present plate current times this, plate volts risen as far as they can. */

@@ -24,6 +24,12 @@ import yellowrail.core.tube.Ratings;
  * screen rating, and their sum only where a combined limit is published. Pure: the same question has the same answer.
  */
 public final class IdleCheck {
+    /** What is missing without a reading at the sense point. */
+    public static final String METER_READING = "meter reading";
+
+    /** What a power-on and its warm-up usually move a current by, share. */
+    private static final double UNKNOWN_DRIFT = 0.02;
+
     /** Copper 30 °C warmer than when its resistance was measured. */
     /** How far below the highest permitted idle counts as as hot as the limits permit, share of the rating. */
     static final double PERMITTED_WINDOW = 0.05;
@@ -222,7 +228,7 @@ public final class IdleCheck {
 
     private static Optional<SensedCurrent.Current> see(IdleQuestion question, Findings findings) {
         if (question.reading().isEmpty()) {
-            findings.needs("meter reading", "The meter reading is missing: without a current there are no watts.");
+            findings.needs(METER_READING, "The meter reading is missing: without a current there are no watts.");
             return Optional.empty();
         }
         if (question.reading().get().value() < 0) {
@@ -239,7 +245,16 @@ public final class IdleCheck {
             findings.needs("current reading", sentence(nothing.reason()));
             return Optional.empty();
         }
-        SensedCurrent.Current current = (SensedCurrent.Current) seen;
+        Optional<Double> drift = question.circumstances().drift();
+        SensedCurrent.Current current = ((SensedCurrent.Current) seen).drifted(drift.orElse(0.0));
+        if (drift.isEmpty()) {
+            findings.lacks(
+                    "the first position read again",
+                    UNKNOWN_DRIFT,
+                    "Read by turns: the first position is read again at the end. How far it moved says how sure the"
+                            + " others still are.",
+                    true);
+        }
         findings.formula(() -> new Formula(
                 current.kind() == SensedCurrent.Kind.CATHODE ? "Cathode current" : "Current seen",
                 current.symbols(),

@@ -15,6 +15,7 @@ import yellowrail.core.reading.Typed;
  * @param limit what ends it, in words with its mains
  * @param step whether plate volts will have moved so far that it is a step on the way: turn, then read volts and current
  *     again
+ * @param unread whether there is none because something was not read: then {@code limit} names that
  */
 public record Permitted(
         double share,
@@ -23,9 +24,15 @@ public record Permitted(
         Optional<Typed> reading,
         double edge,
         String limit,
-        boolean step) {
+        boolean step,
+        boolean unread) {
     static Permitted none(String limit) {
-        return new Permitted(0, 0, 0, Optional.empty(), 0, limit, false);
+        return new Permitted(0, 0, 0, Optional.empty(), 0, limit, false, false);
+    }
+
+    /** Nothing can be permitted before this was read. */
+    static Permitted before(String reading) {
+        return new Permitted(0, 0, 0, Optional.empty(), 0, reading, false, true);
     }
 
     /** Whether there is any such idle. */

@@ -36,6 +36,11 @@ public enum Quantity {
             "grid volts",
             Field.of("grid volts", Unit.VOLT, Prefix.NONE, 1, 150).signed()),
     CHOKE(Place.AMP, "choke drop", Field.of("the drop over the choke", Unit.VOLT, Prefix.NONE, 0.1, 200)),
+    /** Of a node, on AC; a note of its own in a session. */
+    RIPPLE(
+            Place.NODE,
+            "ripple",
+            Field.of("ripple volts", Unit.VOLT, Prefix.NONE, 1e-3, 100).aboveZero()),
     /** What follows is read only in a session. */
     LOAD_OHMS(
             Place.AMP,

@@ -116,12 +116,13 @@ public final class RoundCheck {
                 screen(socket),
                 screenVolts(socket),
                 new Circumstances(
-                        Optional.of(amp.mains().at(readings.mains())),
+                        Optional.of(amp.mains().at(readings.mainsOf(socket.name()))),
                         readings.limiter(),
                         readings.reduced(),
                         readings.pairingOf(socket.name()),
                         readings.spread(),
-                        readings.ownExponent()),
+                        readings.ownExponent(),
+                        readings.turns().isPresent() ? readings.turns().get().drift() : Optional.of(0.0)),
                 target.filter(t -> !useAlone || t instanceof Window),
                 amp.ceilingShare());
         IdleAnswer answer = IdleCheck.answer(question, windows);
@@ -292,7 +293,9 @@ public final class RoundCheck {
                         "",
                         "The mains is stored as " + Show.si(m, Unit.VOLT, 4)
                                 + ", which no outlet gives: it counts as not read. Correct it.")));
-        CrossCheck.plateVolts(amp, readings).ifPresent(contradictions::add);
+        if (readings.turns().isEmpty()) {
+            CrossCheck.plateVolts(amp, readings).ifPresent(contradictions::add);
+        }
         CrossCheck.unlikeTypes(designations()).ifPresent(contradictions::add);
         readings.mainsMoved()
                 .filter(m -> m > CrossCheck.MAINS_TOO_FAR)

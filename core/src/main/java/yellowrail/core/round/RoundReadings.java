@@ -27,6 +27,7 @@ import yellowrail.core.reading.Typed;
  * @param choke drop over the choke or B+ resistor
  * @param pairings how volts and current of single sockets belong together; the others go by {@code pairing}
  * @param mainsMoved how far the mains moved while the round was read, share; empty when it was read once
+ * @param turns what is known of readings that were taken by turns; empty when all were read in one power-on
  * @param ownExponent how this amp's dissipation follows the mains, from its own readings; empty when not known
  */
 public record RoundReadings(
@@ -46,7 +47,20 @@ public record RoundReadings(
         Optional<Typed> choke,
         Map<String, Pairing> pairings,
         Optional<Double> mainsMoved,
-        Optional<Band> ownExponent) {
+        Optional<Band> ownExponent,
+        Optional<Turns> turns) {
+    /**
+     * Read by turns: one adaptor went from socket to socket, each in a power-on of its own.
+     *
+     * @param mains V, by socket, as read in its power-on; a socket without one was read without it
+     * @param drift how far the first position had moved when it was read again at the end, share; empty before that
+     */
+    public record Turns(Map<String, Double> mains, Optional<Double> drift) {
+        public Turns {
+            mains = Map.copyOf(mains);
+        }
+    }
+
     public RoundReadings(
             Meter meter,
             PlateVolts.Reference reference,
@@ -80,6 +94,7 @@ public record RoundReadings(
                 choke,
                 pairings,
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -95,15 +110,25 @@ public record RoundReadings(
 
     /** The same round, judged with the amp's own way of following the mains. */
     public RoundReadings following(Optional<Band> exponent) {
-        return with(mainsMoved, exponent);
+        return with(mainsMoved, exponent, turns);
     }
 
     /** The same round with how far the mains moved meanwhile, share. */
     public RoundReadings mainsMoved(Optional<Double> share) {
-        return with(share, ownExponent);
+        return with(share, ownExponent, turns);
     }
 
-    private RoundReadings with(Optional<Double> moved, Optional<Band> exponent) {
+    /** The same round, read by turns. */
+    public RoundReadings byTurns(Turns how) {
+        return with(mainsMoved, ownExponent, Optional.of(how));
+    }
+
+    /** Mains while a socket was read, V; empty when it was not read. */
+    Optional<Double> mainsOf(String socket) {
+        return turns.isPresent() ? Optional.ofNullable(turns.get().mains().get(socket)) : mains;
+    }
+
+    private RoundReadings with(Optional<Double> moved, Optional<Band> exponent, Optional<Turns> how) {
         return new RoundReadings(
                 meter,
                 reference,
@@ -121,7 +146,8 @@ public record RoundReadings(
                 choke,
                 pairings,
                 moved,
-                exponent);
+                exponent,
+                how);
     }
 
     Pairing pairingOf(String socket) {

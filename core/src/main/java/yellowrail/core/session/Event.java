@@ -24,6 +24,11 @@ public interface Event {
         return true;
     }
 
+    /** How it stands among the notes of the sheet; empty where it is no note. */
+    default Optional<String> noted() {
+        return Optional.empty();
+    }
+
     /** How it reads in the log of changes; empty where it is no change. */
     default Optional<String> logged(Session before) {
         return Optional.empty();

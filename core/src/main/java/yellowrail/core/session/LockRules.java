@@ -43,6 +43,10 @@ public final class LockRules {
     private List<String> forHands() {
         List<String> missing = new ArrayList<>();
         off(missing);
+        if (missing.isEmpty() && !session.access().handsIn()) {
+            missing.add("This session works with " + session.access().words()
+                    + ": say that the chassis is opened, then it is drained.");
+        }
         BeforePower.preflight(session).stream().limit(1).forEach(missing::add);
         if (missing.isEmpty()) {
             drained(missing);
@@ -68,7 +72,7 @@ public final class LockRules {
     }
 
     private boolean closedChassis() {
-        return session.ticked(Drained.CHASSIS_CLOSED, "");
+        return session.access() == Access.ADAPTORS || session.ticked(Drained.CHASSIS_CLOSED, "");
     }
 
     private void off(List<String> missing) {
@@ -112,7 +116,7 @@ public final class LockRules {
     }
 
     /** Tubes reached from outside, no node within reach: nothing is drained, so a minute passes and contacts stay live. */
-    private List<String> fromOutside() {
+    public List<String> fromOutside() {
         List<String> missing = new ArrayList<>();
         off(missing);
         if (missing.isEmpty()) {

@@ -100,14 +100,30 @@ public record Outcome(
                 sameKind && beforeWatts.filter(w -> w > 0).isPresent()
                         ? afterWatts.map(w -> w.value() / beforeWatts.get())
                         : Optional.empty(),
-                after.map(s -> s.answer().verdict()).map(Verdict::words).orElse("not measured"),
+                recheck(session, socket)
+                        .map(a -> a.kind() == Agreement.Kind.AGREES ? "agrees with last time" : "see below")
+                        .or(() -> after.map(s -> s.answer().verdict()).map(Verdict::words))
+                        .orElse("not measured"),
                 after.map(s -> s.answer().verdict().allClear()).orElse(false),
-                after.map(s -> s.answer().verdict())
-                        .map(v -> Stream.of(v.now(), v.raised())
-                                .map(Statement::sentence)
-                                .filter(t -> !t.isEmpty())
-                                .toList())
+                recheck(session, socket)
+                        .map(a -> List.of(a.sentence()))
+                        .or(() -> after.map(s -> s.answer().verdict())
+                                .map(v -> Stream.of(v.now(), v.raised())
+                                        .map(Statement::sentence)
+                                        .filter(t -> !t.isEmpty())
+                                        .toList()))
                         .orElse(List.of()));
+    }
+
+    /** With outside test points alone: whether this socket's current agrees with last time's. */
+    private static Optional<Agreement> recheck(Session session, String socket) {
+        if (session.access() != Access.TEST_POINTS) {
+            return Optional.empty();
+        }
+        String point = session.plan().amp().groupOf(socket).name();
+        return Agreement.all(session).stream()
+                .filter(a -> a.point().equals(point))
+                .findFirst();
     }
 
     /**

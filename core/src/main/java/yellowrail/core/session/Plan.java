@@ -20,6 +20,7 @@ import yellowrail.core.reading.Meter;
  * @param heaterRed heater deviation that is too much, per cent
  * @param tubes labels of the tubes as the session before left them, by socket
  * @param carried findings that the session before left open
+ * @param setup how it is worked
  */
 public record Plan(
         AmpDescription amp,
@@ -31,7 +32,8 @@ public record Plan(
         double heaterAmber,
         double heaterRed,
         Map<String, String> tubes,
-        List<CarriedFinding> carried) {
+        List<CarriedFinding> carried,
+        Setup setup) {
     /** Ohms are measured at this residual or less, V: more spoils the reading and can harm the meter. */
     public static final double OHMS_VOLTS = 1;
 
@@ -56,6 +58,20 @@ public record Plan(
                 : Optional.of("A soak spans 10 to 1440 minutes, not " + minutes + ".");
     }
 
+    /** Why sockets cannot be read by turns; empty where they can, or are read at once. */
+    public static Optional<String> turnsRefusal(Setup setup, AmpDescription amp) {
+        if (!setup.byTurns()) {
+            return Optional.empty();
+        }
+        if (setup.access() == Access.TEST_POINTS) {
+            return Optional.of("One adaptor goes into the sockets: that is more than the outside test points.");
+        }
+        return amp.groups().stream().anyMatch(g -> g.shared())
+                ? Optional.of(
+                        "By turns means that each tube has a sense point of its own; here one shows several tubes.")
+                : Optional.empty();
+    }
+
     /** Why heater deviations, per cent, cannot be marked so; empty where they can. */
     public static Optional<String> heaterRefusal(double amber, double red) {
         return amber > 0 && red >= amber && red <= 25
@@ -66,6 +82,9 @@ public record Plan(
     public Plan {
         tubes = Map.copyOf(tubes);
         carried = List.copyOf(carried);
+        turnsRefusal(setup, amp).ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
         handsRefusal(handsVolts)
                 .or(() -> soakRefusal(soakMinutes))
                 .or(() -> heaterRefusal(heaterAmber, heaterRed))
@@ -87,19 +106,46 @@ public record Plan(
             double soakMinutes,
             double heaterAmber,
             double heaterRed) {
-        this(amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, Map.of(), List.of());
+        this(
+                amp,
+                purpose,
+                meter,
+                reference,
+                handsVolts,
+                soakMinutes,
+                heaterAmber,
+                heaterRed,
+                Map.of(),
+                List.of(),
+                Setup.WHOLE);
     }
 
     /** The same with what the session before left behind. */
     public Plan after(Map<String, String> tubes, List<CarriedFinding> carried) {
         return new Plan(
-                amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried);
+                amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried, setup);
+    }
+
+    /** The same worked in another way. */
+    public Plan worked(Setup other) {
+        return new Plan(
+                amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried, other);
     }
 
     /** The same of another description. */
     public Plan of(AmpDescription other) {
         return new Plan(
-                other, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried);
+                other,
+                purpose,
+                meter,
+                reference,
+                handsVolts,
+                soakMinutes,
+                heaterAmber,
+                heaterRed,
+                tubes,
+                carried,
+                setup);
     }
 
     /** The usual limits: hands at 10 V, 30 min of soak, heaters amber at ±5 % and red at ±10 %. */

@@ -109,7 +109,7 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
     }
 
     /** The mains read nearest in time in the same power-on. */
-    private static Optional<MainsReading> mains(Session session, RecordedReading taken) {
+    static Optional<MainsReading> mains(Session session, RecordedReading taken) {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS
                         && r.context().run() == taken.context().run()
@@ -142,6 +142,15 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                 .map(s -> s.value())
                 .orElse(USUAL_IDLE);
         return own.orElseGet(() -> between(judged.amp().bias(), idle));
+    }
+
+    /** How this amp's currents follow the mains where its idle is not known. */
+    static Band usualExponent(Session session) {
+        return between(RoundAssembler.amp(session).bias(), USUAL_IDLE);
+    }
+
+    static Band exponentAt(Session session, double share) {
+        return between(RoundAssembler.amp(session).bias(), share);
     }
 
     private static Band between(BiasScheme bias, double idle) {

@@ -32,7 +32,11 @@ public record Proof(
     public enum State {
         NOT_SET("not set"),
         SET("set, not proven"),
-        PROVEN("proven");
+        PROVEN("proven"),
+        /** With outside test points alone nothing is set or proven: it is told whether anything moved. */
+        RECHECK_AGREES("re-check: currents agree with last time. Plates not read, no watts"),
+        RECHECK_DIFFERS("re-check: currents do not agree with last time. Plates not read, no watts"),
+        RECHECK_OPEN("re-check, not complete. Plates not read, no watts");
 
         private final String words;
 
@@ -80,12 +84,14 @@ public record Proof(
         SoakProof soak = SoakProof.of(session, judged);
         circumstances(session, judged, wants);
         soak.unclear().ifPresent(v -> wants.add(Want.of("The verdict is “" + v.words() + "”.")));
-        wants.addAll(soak.wants());
+        if (session.plan().setup().soaks() && session.access() != Access.TEST_POINTS) {
+            wants.addAll(soak.wants());
+        }
         stops(session, wants);
         soak.again().stream().filter(a -> !again.contains(a)).forEach(again::add);
         boolean set = soak.inWindow() && !session.stopped();
         return new Proof(
-                wants.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET,
+                recheck(session).orElse(wants.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET),
                 wants.stream().map(Want::sentence).toList(),
                 wants,
                 soak.begunAt(),
@@ -93,7 +99,29 @@ public record Proof(
                 again);
     }
 
+    private static Optional<State> recheck(Session session) {
+        if (session.access() != Access.TEST_POINTS) {
+            return Optional.empty();
+        }
+        List<Agreement.Kind> kinds =
+                Agreement.all(session).stream().map(Agreement::kind).toList();
+        if (kinds.contains(Agreement.Kind.DIFFERS)) {
+            return Optional.of(State.RECHECK_DIFFERS);
+        }
+        boolean agree = kinds.stream().allMatch(k -> k == Agreement.Kind.AGREES)
+                && !session.stopped()
+                && !session.context().limiter()
+                && !session.clockWentBack();
+        return Optional.of(agree ? State.RECHECK_AGREES : State.RECHECK_OPEN);
+    }
+
     private static void stops(Session session, List<Want> wants) {
+        if (session.access() == Access.TEST_POINTS) {
+            wants.add(Want.of(
+                    "Outside test points alone were read: plates not read, no watts, nothing is proven by them."));
+        } else if (!session.plan().setup().soaks()) {
+            wants.add(Want.of("No soak was chosen for this session: it can be set, not proven."));
+        }
         for (Stop stop : session.stops()) {
             Mark mark = session.marks().get(stop);
             if (mark != null && !mark.done()) {

@@ -2,7 +2,6 @@ package yellowrail.core.session;
 
 import java.util.List;
 import java.util.Optional;
-import yellowrail.core.amp.AmpDescription;
 
 /** The stops in bench order. */
 public final class Rail {
@@ -38,8 +37,8 @@ public final class Rail {
     }
 
     /** The stops that apply to a session. */
-    List<Stop> of(Purpose purpose, AmpDescription amp, boolean tubesMoved) {
-        return stops.stream().filter(s -> s.belongs(purpose, amp, tubesMoved)).toList();
+    List<Stop> of(Session session) {
+        return stops.stream().filter(s -> s.belongs(session)).toList();
     }
 
     boolean isBefore(Stop one, Stop other) {

@@ -20,7 +20,7 @@ import yellowrail.core.session.events.Aimed;
 /** Puts readings together for judging: currents as given, with the volts that were read near them and how near. */
 final class RoundAssembler {
     /** Mains read longer ago than this is not known any more. */
-    private static final long MAINS_MILLIS = 60 * 60_000L;
+    static final long MAINS_MILLIS = 60 * 60_000L;
 
     /** A first mains reading so soon after a round still tells of it. */
     private static final long MAINS_AFTER_MILLIS = 10 * 60_000L;

@@ -16,6 +16,7 @@ import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.AdaptorMoved;
 import yellowrail.core.session.events.Aimed;
 import yellowrail.core.session.events.BiasTold;
 import yellowrail.core.session.events.Changed;
@@ -27,12 +28,16 @@ import yellowrail.core.session.events.Entered;
 import yellowrail.core.session.events.Exchanged;
 import yellowrail.core.session.events.LimiterSet;
 import yellowrail.core.session.events.Moved;
+import yellowrail.core.session.events.Named;
+import yellowrail.core.session.events.Opened;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.Ripple;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.ToMiddle;
 import yellowrail.core.session.events.Turned;
 import yellowrail.core.session.events.Voided;
 import yellowrail.core.session.stops.DrainAndClose;
@@ -65,6 +70,8 @@ public final class Session {
     private final Set<String> takenBack = new HashSet<>();
     private Stop here;
     private boolean tubesMoved;
+    private boolean toMiddle;
+    private Access access;
     private boolean stopped;
     private boolean clockWentBack;
     private long lastAt;
@@ -85,6 +92,8 @@ public final class Session {
         this.here = rail.first();
         contexts.add(Context.BEGIN);
         tubes.putAll(plan.tubes());
+        access = plan.setup().access();
+        plan.setup().memory().turns().forEach((control, turn) -> directions.put(control, turn.direction()));
     }
 
     /** The state these recorded events make. */
@@ -169,8 +178,16 @@ public final class Session {
         } else if (event instanceof Changed) {
             ticks.remove(Drained.CHASSIS_CLOSED);
             afresh(at);
+        } else if (event instanceof Ripple && context().power() == Power.OFF) {
+            contradict(entry, at);
+        } else if (event instanceof Opened e) {
+            access = access.orMore(e.access());
+        } else if (event instanceof Named e) {
+            tubes.put(e.socket(), e.tube());
         } else if (event instanceof Aimed e) {
             aim = Optional.of(e);
+        } else if (event instanceof ToMiddle e) {
+            toMiddle = e.wanted();
         } else if (event instanceof BiasTold e) {
             biasTold = Optional.of(e.bias());
         } else if (event instanceof EmergencyStop e) {
@@ -190,7 +207,7 @@ public final class Session {
      */
     private Late.Effect takeLate(Entry entry) {
         Event event = entry.event();
-        boolean power = event instanceof Declared d && d.power().on() || event instanceof Read r && SignOfPower.in(r);
+        boolean power = signOfPower(event);
         if (event instanceof Read read) {
             read(entry, read, false);
         }
@@ -203,6 +220,12 @@ public final class Session {
             take(entry, lastAt, false);
         }
         return applies ? Late.Effect.APPLIED : Late.Effect.FILED;
+    }
+
+    private static boolean signOfPower(Event event) {
+        return event instanceof Declared d && d.power().on()
+                || event instanceof Ripple
+                || event instanceof Read r && SignOfPower.in(r);
     }
 
     /** Whether something made then contradicts that the amp is off. */
@@ -359,6 +382,7 @@ public final class Session {
 
     private void moved(long at) {
         tubesMoved = true;
+        access = access.orMore(Access.ADAPTORS);
         forget(Check.Holds.UNTIL_TUBES_MOVE);
         afresh(at);
         marks.keySet().removeIf(Stop::ofTubes);
@@ -457,11 +481,44 @@ public final class Session {
 
     /** The stops of this session, in order. */
     public List<Stop> stops() {
-        return rail.of(plan.purpose(), plan.amp(), tubesMoved);
+        return rail.of(this);
     }
 
     public Rail rail() {
         return rail;
+    }
+
+    /** What is opened, as planned or as said since. */
+    public Access access() {
+        return access;
+    }
+
+    /** Whether a tube was moved in this session. */
+    public boolean tubesMoved() {
+        return tubesMoved;
+    }
+
+    /** Whether tubes leave their sockets in this session. */
+    public boolean movesTubes() {
+        return tubesMoved
+                || access.movesTubes()
+                || plan.setup().byTurns()
+                || !plan.setup().changing().isEmpty()
+                || plan.purpose() == Purpose.NEW_TUBES
+                || plan.purpose() == Purpose.FAULT;
+    }
+
+    /** Where the one adaptor is, by turns; empty before it was put in. */
+    public Optional<String> adaptor() {
+        return entries.stream()
+                .filter(e -> e.event() instanceof AdaptorMoved)
+                .map(e -> ((AdaptorMoved) e.event()).socket())
+                .reduce((a, b) -> b);
+    }
+
+    /** Whether a limiter stood in series at any time. */
+    public boolean limited() {
+        return contexts.stream().anyMatch(Context::limiter);
     }
 
     public boolean ticked(Check check, String point) {
@@ -544,6 +601,11 @@ public final class Session {
     /** How the fixed bias behaves, as told in this session; empty when it was not. */
     public Optional<BiasScheme> biasTold() {
         return biasTold;
+    }
+
+    /** Whether every tube goes to the middle of its window. */
+    public boolean toMiddle() {
+        return toMiddle;
     }
 
     public Optional<Aimed> aim() {
@@ -686,6 +748,8 @@ public final class Session {
                 signed,
                 aim,
                 biasTold,
-                tubesMoved);
+                tubesMoved,
+                toMiddle,
+                access);
     }
 }

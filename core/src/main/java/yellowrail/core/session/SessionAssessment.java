@@ -8,16 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import yellowrail.core.adjust.Advice;
-import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.adjust.MainsExponent;
-import yellowrail.core.adjust.NextTurn;
 import yellowrail.core.adjust.SupplySag;
-import yellowrail.core.adjust.TubeNow;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.idle.Missing;
-import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.round.Quantity;
@@ -28,7 +22,6 @@ import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.soak.Stability;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
-import yellowrail.core.tube.TubeModels;
 
 /** A session judged: its rounds, where it stands now, what the supply does, and what to do next to the idle. */
 public final class SessionAssessment {
@@ -237,35 +230,7 @@ public final class SessionAssessment {
 
     /** What to do next to the idle. */
     public Advice advice() {
-        if (present.isEmpty() || !present.get().unmeasured().isEmpty()) {
-            return new Advice.Refused(
-                    present.isEmpty()
-                            ? "Nothing is read in this setting yet: read every point."
-                            : "Not read in this setting: "
-                                    + String.join(", ", present.get().unmeasured()) + ".");
-        }
-        Optional<String> stale = present.get().sockets().stream()
-                .flatMap(s -> s.question().circumstances().pairing().stale().stream()
-                        .map(why -> s.socket().name() + ": " + why + "."))
-                .findFirst();
-        if (stale.isPresent()) {
-            return new Advice.Refused(stale.get());
-        }
-        if (window().isEmpty()) {
-            return new Advice.Refused(
-                    target().isPresent()
-                            ? "The target is the maker's figure: turn until the test point shows it."
-                            : "No target is chosen: pick one, then the next turn can be given.");
-        }
-        List<TubeNow> tubes = tubesNow(present.get());
-        if (tubes.size() < amp.sockets().size()) {
-            return new Advice.Refused(
-                    "Watts are not known for every tube: plate volts, the type or its rating is missing.");
-        }
-        if (amp.bias() == BiasScheme.CATHODE) {
-            return fit(present.get());
-        }
-        return NextTurn.of(amp, tubes, window().get(), sag(), directions().known());
+        return new IdleAdvice(session, this).advice();
     }
 
     /** Which turn of each control is hotter. */
@@ -273,126 +238,10 @@ public final class SessionAssessment {
         return Directions.of(session, rounds);
     }
 
-    private List<TubeNow> tubesNow(RoundAnswer answer) {
-        List<TubeNow> tubes = new ArrayList<>();
-        for (SocketAnswer s : answer.sockets()) {
-            Optional<Estimate> plate = s.answer().plateAmperes();
-            Optional<Estimate> volts = s.answer().plateToCathodeVolts();
-            Optional<Double> rated =
-                    s.answer().ratings().flatMap(r -> r.plateWatts()).map(f -> f.value());
-            if (plate.isPresent()
-                    && volts.isPresent()
-                    && rated.isPresent()
-                    && plate.get().value() > 0) {
-                SenseGroup group = amp.groupOf(s.socket().name());
-                tubes.add(new TubeNow(
-                        s.socket(),
-                        plate.get().value(),
-                        s.answer().screenAmperes().map(Estimate::value).orElse(0.0),
-                        volts.get().value(),
-                        s.answer().plateWatts().map(w -> w.errors().likely()).orElse(0.05),
-                        rated.get(),
-                        group.name(),
-                        group.method(),
-                        s.seenAlone(),
-                        grids(s.socket().name()),
-                        s.answer().window(),
-                        s.answer().permitted()));
-            }
-        }
-        return tubes;
-    }
-
-    private List<TubeNow.GridPoint> grids(String socket) {
-        List<TubeNow.GridPoint> points = new ArrayList<>();
-        for (JudgedRound judged : rounds) {
-            Optional<Double> grid = judged.round().taken().stream()
-                    .filter(r -> r.isOf(Quantity.GRID, socket))
-                    .map(r -> r.typed().value())
-                    .findFirst();
-            Optional<Double> plate = socket(judged.answer(), socket)
-                    .flatMap(s -> s.answer().plateAmperes())
-                    .map(Estimate::value)
-                    .filter(i -> i > 0);
-            if (grid.isPresent() && plate.isPresent()) {
-                points.add(new TubeNow.GridPoint(grid.get(), plate.get()));
-            }
-        }
-        return points;
-    }
-
     public static Optional<SocketAnswer> socket(RoundAnswer answer, String socket) {
         return answer.sockets().stream()
                 .filter(s -> s.socket().name().equals(socket))
                 .findFirst();
-    }
-
-    /** The resistor to fit for the group that is furthest from the target. */
-    private Advice fit(RoundAnswer answer) {
-        Window window = window().orElseThrow();
-        Optional<SocketAnswer> worst = answer.sockets().stream()
-                .filter(s -> outside(s, window) != 0)
-                .max(Comparator.comparingDouble(s -> Math.abs(outside(s, window))));
-        if (worst.isEmpty()) {
-            return new Advice.Rest("Nothing to change: every tube is in “" + window.name() + "”.", List.of());
-        }
-        SocketAnswer lead = worst.get();
-        SenseGroup group = amp.groupOf(lead.socket().name());
-        Optional<Double> volts = group.method().tellsCathodeVolts()
-                ? lead.question().reading().map(r -> r.value())
-                : lead.question().plate().cathodeVolts().map(r -> r.value());
-        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
-        if (volts.isEmpty() || now.isEmpty() || !(Math.abs(volts.get()) > 0)) {
-            return new Advice.Refused("Cathode volts are not read: they tell the resistor to fit.");
-        }
-        double share = lead.answer().share().orElseThrow().value();
-        double aim = Math.min(
-                window.aim(),
-                lead.answer()
-                        .permitted()
-                        .filter(Permitted::exists)
-                        .map(Permitted::share)
-                        .orElse(window.aim()));
-        double wanted = now.get() * aim / share;
-        Optional<Double> driven = session.last(Quantity.DRIVEN_CATHODE, group.name())
-                .map(r -> Math.abs(r.typed().value()));
-        return new Advice.Fit(
-                group.name(),
-                CathodeFit.of(
-                        new CathodeFit.Wish(group.sockets().size(), Math.abs(volts.get()), now.get(), wanted, driven),
-                        gm(lead, Math.abs(volts.get()))));
-    }
-
-    /** How far a tube lies outside its window or above what is permitted; zero where it may stay. */
-    private static double outside(SocketAnswer s, Window chosen) {
-        Window window = s.answer().window().orElse(chosen);
-        double share = s.answer().share().map(Estimate::value).orElse(chosen.aim());
-        double high = Math.min(
-                window.high(), s.answer().permitted().map(Permitted::edge).orElse(window.high()));
-        return share > high ? share - high : share < window.low() ? share - window.low() : 0;
-    }
-
-    /** From the type's model scaled to the measured current; empty for types without one. */
-    private static Optional<Double> gm(SocketAnswer lead, double cathodeVolts) {
-        Optional<Double> plate = lead.answer().plateToCathodeVolts().map(Estimate::value);
-        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
-        return TubeModels.of(lead.socket().tubeType())
-                .filter(m -> plate.isPresent() && now.isPresent())
-                .map(model -> {
-                    double screen =
-                            lead.question().screenVolts().map(v -> v.value()).orElse(plate.get());
-                    double at = cathode(model, plate.get(), screen, -cathodeVolts);
-                    double step = 0.05;
-                    double slope = (cathode(model, plate.get(), screen, -cathodeVolts + step)
-                                    - cathode(model, plate.get(), screen, -cathodeVolts - step))
-                            / (2 * step);
-                    return at > 0 ? slope * now.get() / at : 0;
-                })
-                .filter(gm -> gm > 1e-4);
-    }
-
-    private static double cathode(yellowrail.core.tube.TubeModel model, double plate, double screen, double grid) {
-        return model.plateAmperes(plate, screen, grid) + model.screenAmperes(plate, screen, grid);
     }
 
     /** This amp's own mains exponent, from two rounds of one setting at different mains; empty without such rounds. */
@@ -488,7 +337,10 @@ public final class SessionAssessment {
         });
         if (present.isEmpty()) {
             all.add(new Missing(
-                    "every current", Double.POSITIVE_INFINITY, "No tube's current is read in this setting.", true));
+                    "cathode current of every tube",
+                    Double.POSITIVE_INFINITY,
+                    "No tube's current is read in this setting: without it there are no watts.",
+                    true));
         }
         if (session.context().limiter()) {
             all.add(new Missing(

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import yellowrail.core.round.RoundReadings;
 
 /**
@@ -66,15 +67,27 @@ public record SessionRound(int number, List<RecordedReading> taken, RoundReading
         return reading.quantity() + "/" + reading.point().name();
     }
 
-    /** The newest readings of the present stretch, whichever round they came in; empty when there are none. */
+    /**
+     * The newest readings of the present stretch, whichever round they came in, or by turns those of the present setting;
+     * empty when there are none.
+     */
     static Optional<RoundReadings> present(Session session) {
-        return present(session, session.context().stretch());
+        if (!session.plan().setup().byTurns()) {
+            return present(session, session.context().stretch());
+        }
+        int setting = session.context().setting();
+        return newest(session, r -> r.context().setting() == setting && Turn.counts(session, r))
+                .map(r -> r.byTurns(Turn.readings(session)));
     }
 
     /** The newest readings of one stretch. */
     static Optional<RoundReadings> present(Session session, int stretch) {
+        return newest(session, r -> r.context().stretch() == stretch);
+    }
+
+    private static Optional<RoundReadings> newest(Session session, Predicate<RecordedReading> which) {
         List<RecordedReading> live = session.holding().stream()
-                .filter(r -> RoundAssembler.live(r) && r.context().stretch() == stretch)
+                .filter(r -> RoundAssembler.live(r) && which.test(r))
                 .toList();
         if (live.isEmpty()) {
             return Optional.empty();

@@ -3,7 +3,6 @@ package yellowrail.core.session;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.session.stops.Look;
 import yellowrail.core.session.stops.ReadingGroup;
 import yellowrail.core.session.stops.Remark;
@@ -40,8 +39,8 @@ public abstract class Stop {
         return true;
     }
 
-    /** Whether it applies; a tube moved on the way can add it. */
-    public boolean belongs(Purpose purpose, AmpDescription amp, boolean tubesMoved) {
+    /** Whether it applies; what happens on the way can add it. */
+    public boolean belongs(Session session) {
         return true;
     }
 
@@ -79,7 +78,7 @@ public abstract class Stop {
     }
 
     /** The tools it offers beside its readings. */
-    public Set<Tool> tools() {
+    public Set<Tool> tools(Session session) {
         return Set.of();
     }
 
@@ -135,6 +134,11 @@ public abstract class Stop {
     /** Whether the amp is played here at the end of a soak. */
     public boolean plays() {
         return false;
+    }
+
+    /** Whether the page goes on by itself once it is done: nothing is left to decide here. */
+    public boolean goesOn() {
+        return true;
     }
 
     /** Whether the session is signed here. */

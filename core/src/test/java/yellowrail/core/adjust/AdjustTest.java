@@ -10,9 +10,14 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.reading.Band;
 import yellowrail.core.target.Target.Window;
 
 class AdjustTest extends AdjustBench {
+    /** Others stay as they are, whatever B+ does. */
+    private static final NextTurn.Wish NOTHING_PULLS =
+            new NextTurn.Wish(Optional.of(new Band(0, 0, 0)), false, List.of(), 1);
+
     @Test
     void theSupplyOfTheStoryIs725OhmsBehind444Volts() {
         SupplySag.Known known = (SupplySag.Known) SAG;
@@ -49,8 +54,12 @@ class AdjustTest extends AdjustBench {
                 new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.of(230.0), 0),
                 new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0), 0));
         assertThat(moved).isInstanceOf(SupplySag.Refused.class);
-        Advice advice = NextTurn.of(amp, tubes, AT_62, moved, Map.of());
-        assertThat(((Advice.Refused) advice).reason()).contains("Mains moved 1.3 %");
+        // Not known how far, so between two ends, and why.
+        List<TubeNow> far = List.of(tube(amp, 0, 0.022, 396.5), tube(amp, 1, 0.022, 396.5));
+        Advice.Turn advice = (Advice.Turn) NextTurn.of(amp, far, AT_62, moved, Map.of());
+        assertThat(advice.between()).isPresent();
+        assertThat(advice.then()).isEmpty();
+        assertThat(advice.remarks().toString()).contains("mains moved 1.3 %");
         SupplySag unknown = SupplySag.between(
                 new SupplySag.Load(0.0516, 406.8, 0, 0.1, Optional.empty(), 0),
                 new SupplySag.Load(0.0658, 396.5, 0, 0.1, Optional.of(233.0), 0));
@@ -107,14 +116,28 @@ class AdjustTest extends AdjustBench {
                 tube(each, 1, 0.0250, 397),
                 tube(each, 2, 0.0390, 397),
                 tube(each, 3, 0.0316, 397));
-        Advice.Turn turn = (Advice.Turn) NextTurn.of(each, tubes, AT_62, SAG, Map.of());
-        assertThat(turn.control()).isEqualTo("V3 control");
-        assertThat(turn.hotter()).isFalse();
+        NextTurn.Wish sure = new NextTurn.Wish(Optional.of(new Band(1.5, 1.5, 1.5)), false, List.of(), 1);
+        Advice.Turn turn = (Advice.Turn) NextTurn.of(each, tubes, AT_62, SAG, Map.of(), sure);
+        // The one with furthest to go first, the other after it, each on its mark when both are turned.
+        assertThat(turn.control()).isEqualTo("V2 control");
+        assertThat(turn.hotter()).isTrue();
+        assertThat(turn.then()).singleElement().satisfies(then -> {
+            assertThat(then.control()).isEqualTo("V3 control");
+            assertThat(then.hotter()).isFalse();
+        });
+        assertThat(turn.endsAt().value()).isGreaterThan(turn.stopAt().value());
+        // What passes the ceiling comes before all else.
+        List<TubeNow> hot = List.of(tubes.get(0), tubes.get(1), tube(each, 2, 0.0440, 397), tubes.get(3));
+        assertThat(((Advice.Turn) NextTurn.of(each, hot, AT_62, SAG, Map.of())).control())
+                .isEqualTo("V3 control");
+        List<TubeNow> one = List.of(tubes.get(0), tube(each, 1, 0.0316, 397), tubes.get(2), tubes.get(3));
+        Advice.Turn alone = (Advice.Turn) NextTurn.of(each, one, AT_62, SAG, Map.of(), NOTHING_PULLS);
+        assertThat(alone.control()).isEqualTo("V3 control");
         // One tube moves: the supply sags by one tube's share only.
         double single = SagLine.through(0.039 * 0.94, 397, ((SupplySag.Known) SAG).ohms() / 0.94)
                 .currentFor(0.62 * 19)
                 .orElseThrow();
-        assertThat(turn.stopAt().value()).isCloseTo(single / 0.94 * OHMS, within(1e-6));
+        assertThat(alone.stopAt().value()).isCloseTo(single / 0.94 * OHMS, within(1e-6));
 
         AmpDescription level = amp(ControlLayout.LEVEL, 4);
         Advice.Turn all = (Advice.Turn) NextTurn.of(level, tubes, AT_62, SAG, Map.of());

@@ -98,11 +98,12 @@ class PlantedTurnsTest {
                         Optional.of(reading),
                         share + 0.01,
                         "the rating",
-                        random.nextInt(5) == 0));
+                        random.nextInt(5) == 0,
+                        false));
             }
             case 1 ->
                 random.nextInt(6) == 0
-                        ? Optional.of(new Permitted(0, 0, 0, Optional.empty(), 0, "the plate-volt limit", false))
+                        ? Optional.of(new Permitted(0, 0, 0, Optional.empty(), 0, "the plate-volt limit", false, false))
                         : Optional.empty();
             default -> Optional.empty();
         };

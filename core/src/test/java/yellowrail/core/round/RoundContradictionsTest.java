@@ -91,7 +91,12 @@ class RoundContradictionsTest extends RoundBench {
                             : Optional.of(volts(extremes[random.nextInt(extremes.length)])),
                     Map.of(),
                     random.nextBoolean() ? Optional.empty() : Optional.of(extremes[random.nextInt(extremes.length)]),
-                    Optional.empty());
+                    Optional.empty(),
+                    random.nextBoolean()
+                            ? Optional.empty()
+                            : Optional.of(new RoundReadings.Turns(
+                                    Map.of("V1", extremes[random.nextInt(extremes.length)]),
+                                    random.nextBoolean() ? Optional.empty() : Optional.of(random.nextDouble()))));
             RoundAnswer answer = check(amp, stored);
             assertThat(answer.verdict().sentences()).as(stored.toString()).isNotEmpty();
             if (!answer.unmeasured().isEmpty() || !answer.contradictions().isEmpty()) {

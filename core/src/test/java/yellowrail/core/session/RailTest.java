@@ -180,13 +180,19 @@ class RailTest extends RailBench {
                 .reads(Quantity.GRID, "V2", -38)
                 .round(25.8, 25.8, 406.8);
         bench.minutes(1).round(27.0, 27.0, 399.8);
-        assertThat(((Advice.Refused) bench.judged().advice()).reason()).contains("second one");
+        assertThat(((SupplySag.Refused) bench.judged().sag()).reason()).contains("second one");
         bench.minutes(10)
                 .reads(Quantity.GRID, "V1", -38)
                 .reads(Quantity.GRID, "V2", -38)
                 .round(25.8, 25.8, 406.8);
-        assertThat(bench.judged().advice()).isInstanceOf(Advice.Refused.class);
-        assertThat(((Advice.Refused) bench.judged().advice()).reason()).contains("second one");
+        // One warm round: where to stop is known between two ends, and why no better.
+        Advice.Turn rough = (Advice.Turn) bench.judged().advice();
+        assertThat(rough.between().orElseThrow().low()).isLessThan(0.3125);
+        assertThat(rough.between().orElseThrow().high()).isGreaterThan(0.3125);
+        assertThat(rough.remarks().toString()).contains("second one");
+        NextStep ends = NextStep.of(new Look(bench.session, bench.judged(), Map.of(), bench.now));
+        assertThat(ends.figure()).contains(" and ");
+        assertThat(ends.sentence()).contains("then read every point");
         bench.minutes(1).did(new Turned("level control", Optional.of(Turned.Way.CW), ""));
         bench.reads(Quantity.GRID, "V1", -36).reads(Quantity.GRID, "V2", -36).round(34.5, 34.5, 394.2);
         SessionAssessment judged = bench.judged();

@@ -12,7 +12,10 @@ import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.events.AdaptorMoved;
 import yellowrail.core.session.events.Changed;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.DirectionSeen;
@@ -20,9 +23,12 @@ import yellowrail.core.session.events.EmergencyStop;
 import yellowrail.core.session.events.Entered;
 import yellowrail.core.session.events.Exchanged;
 import yellowrail.core.session.events.LimiterSet;
+import yellowrail.core.session.events.Named;
+import yellowrail.core.session.events.Opened;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.Resumed;
+import yellowrail.core.session.events.Ripple;
 import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.events.Ticked;
 import yellowrail.core.session.events.Turned;
@@ -44,11 +50,15 @@ class RandomSessionsTest {
             Purpose purpose = Purpose.values()[random.nextInt(4)];
             ControlLayout layout = ControlLayout.values()[random.nextInt(ControlLayout.values().length)];
             BiasScheme bias = BiasScheme.values()[random.nextInt(BiasScheme.values().length)];
-            Bench bench = new Bench(Plan.usual(
-                    Bench.amp(bias, layout, random.nextBoolean() ? 2 : 4, random.nextBoolean()), purpose, Meter.FINE));
+            boolean shared = random.nextBoolean();
+            Access access = Access.values()[random.nextInt(Access.values().length)];
+            boolean turns = !shared && access != Access.TEST_POINTS && random.nextInt(3) == 0;
+            Bench bench = new Bench(
+                    Plan.usual(Bench.amp(bias, layout, random.nextBoolean() ? 2 : 4, shared), purpose, Meter.FINE)
+                            .worked(new Setup(access, turns, random.nextBoolean(), List.of(), Memory.NONE)));
             if (random.nextInt(3) > 0) {
                 bench.preflight();
-                if (random.nextBoolean()) {
+                if (access.handsIn() && random.nextBoolean()) {
                     bench.enters(Stops.DRAINED).drained();
                 }
             }
@@ -72,6 +82,9 @@ class RandomSessionsTest {
                     assertThat(refused.get()).endsWith(".").hasSizeGreaterThan(10);
                 }
                 assertThat(bench.session.readings()).hasSize(read);
+                assertThat(bench.session.locks(bench.now).hands()
+                                && !bench.session.access().handsIn())
+                        .isFalse();
                 assertThat(bench.session.locks(bench.now).ohms() && bench.session.power(bench.now) != Power.OFF)
                         .isFalse();
             }
@@ -92,7 +105,7 @@ class RandomSessionsTest {
                 assertThat(power).isNotEqualTo(Power.UNDECLARED);
             }
         }
-        if (event instanceof Placed || event instanceof Exchanged) {
+        if (event instanceof Placed || event instanceof Exchanged || event instanceof AdaptorMoved) {
             assertThat(locks.tubes()).isTrue();
         }
         if (event instanceof Changed || event instanceof Resumed) {
@@ -109,7 +122,11 @@ class RandomSessionsTest {
         String group = session.plan().amp().groupOf(socket).name();
         List<String> controls = session.controls().stream().map(Control::name).toList();
         String control = controls.isEmpty() ? "none" : controls.get(random.nextInt(controls.size()));
-        return switch (random.nextInt(20)) {
+        return switch (random.nextInt(24)) {
+            case 20 -> new AdaptorMoved(socket);
+            case 21 -> new Opened(Access.values()[random.nextInt(3)]);
+            case 22 -> new Named(socket, "T" + random.nextInt(5));
+            case 23 -> new Ripple(session.nodes().get(0).name(), new Typed("1 V", 1, Unit.VOLT, 0.1), 100);
             case 0, 1 -> new Entered(STOPS.get(random.nextInt(STOPS.size())));
             case 2 -> new Skipped(STOPS.get(random.nextInt(STOPS.size())), random.nextBoolean() ? "so" : "");
             case 3, 4 -> new Declared(Power.values()[random.nextInt(4)]);

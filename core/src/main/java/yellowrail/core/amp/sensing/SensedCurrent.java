@@ -31,6 +31,20 @@ public sealed interface SensedCurrent {
             notes = List.copyOf(notes);
         }
 
+        /** The same as it may be by now, having moved by up to this share since it was read. */
+        public Current drifted(double share) {
+            return share == 0
+                    ? this
+                    : new Current(
+                            kind,
+                            new Estimate(perTube.value(), perTube.errors().and("drift between turns", share)),
+                            tubes,
+                            tap,
+                            symbols,
+                            numbers,
+                            notes);
+        }
+
         public boolean mean() {
             return tubes > 1;
         }

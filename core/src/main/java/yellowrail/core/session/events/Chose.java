@@ -14,4 +14,9 @@ public record Chose(String label) implements Event {
     public Optional<String> refusal(Rules rules) {
         return rules.labelled(label);
     }
+
+    @Override
+    public Optional<String> noted() {
+        return Optional.of("setting " + label + " chosen by ear");
+    }
 }

@@ -14,4 +14,9 @@ public record Heard(String label, String text) implements Event {
     public Optional<String> refusal(Rules rules) {
         return rules.labelled(label).or(() -> Rules.blank(text, "Say what was heard."));
     }
+
+    @Override
+    public Optional<String> noted() {
+        return Optional.of("setting " + label + ": " + text);
+    }
 }

@@ -16,7 +16,10 @@ public record Noted(Topic topic, String text) implements Event {
         NOISE("noise"),
         MICROPHONY("microphony"),
         GLOW("glow, not evidence of current"),
-        OTHER("note");
+        OTHER("note"),
+        COMPLAINT("the owner's complaint"),
+        WISH("the owner's wish"),
+        LIFE("remaining life, a guess");
 
         private final String words;
 
@@ -32,5 +35,10 @@ public record Noted(Topic topic, String text) implements Event {
     @Override
     public Optional<String> refusal(Rules rules) {
         return Rules.blank(text, "The note is empty.");
+    }
+
+    @Override
+    public Optional<String> noted() {
+        return Optional.of(topic.words() + ": " + text);
     }
 }

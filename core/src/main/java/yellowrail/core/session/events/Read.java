@@ -51,7 +51,9 @@ public record Read(Quantity quantity, String point, Typed typed, String supersed
         Power power = rules.session().power(rules.now());
         // A sign of power is taken, whatever was declared: it closes every lock.
         boolean sign = power == Power.OFF && SignOfPower.in(this);
-        return noPoint(rules).or(() -> sign ? Optional.empty() : stateFor(rules, power));
+        return noPoint(rules)
+                .or(() -> adaptorElsewhere(rules))
+                .or(() -> sign ? Optional.empty() : stateFor(rules, power));
     }
 
     /** A fresh reading made in the past: the state is that of then. */
@@ -116,8 +118,35 @@ public record Read(Quantity quantity, String point, Typed typed, String supersed
                 + ". Declare its state first.");
     }
 
+    /** By turns a current is read where the adaptor is: one of another socket is a slip of the field. */
+    private Optional<String> adaptorElsewhere(Rules rules) {
+        Session session = rules.session();
+        boolean reads = quantity == Quantity.CURRENT
+                || quantity == Quantity.PLATE && !session.access().handsIn();
+        if (!session.plan().setup().byTurns() || !reads) {
+            return Optional.empty();
+        }
+        String asked = quantity == Quantity.PLATE
+                ? point
+                : session.plan().amp().groups().stream()
+                        .filter(g -> g.name().equals(point))
+                        .findFirst()
+                        .orElseThrow()
+                        .sockets()
+                        .get(0);
+        return session.adaptor().filter(asked::equals).isPresent()
+                ? Optional.empty()
+                : Optional.of(session.adaptor()
+                                .map(s -> "The adaptor is in " + s + ".")
+                                .orElse("The adaptor is in no socket yet.")
+                        + " To read " + asked + ", switch off, let the tubes cool, move it there and say so.");
+    }
+
     /** Why its point is none of this amp; empty where it is one. */
     Optional<String> noPoint(Rules rules) {
+        if (quantity == Quantity.RIPPLE) {
+            return Optional.of("Ripple is noted together with its frequency, as an entry of its own kind.");
+        }
         return rules.noPoint(quantity, point);
     }
 

@@ -12,6 +12,7 @@ import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SoakWatch;
 import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Ripple;
 
 /** What is said wherever the session stands, before what its stop has to say. */
 public final class AllStops {
@@ -52,6 +53,11 @@ public final class AllStops {
     }
 
     private static String contradiction(Entry entry) {
+        if (entry.event() instanceof Ripple ripple) {
+            return ripple.noted().orElseThrow()
+                    + ", came in while the amp was declared off: everything is locked. Declare"
+                    + " what is true, and drain again.";
+        }
         return (entry.event() instanceof Read read
                         ? read.quantity().words() + " " + read.point() + " of "
                                 + read.typed().echo() + " came in"

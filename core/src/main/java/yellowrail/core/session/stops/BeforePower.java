@@ -3,12 +3,15 @@ package yellowrail.core.session.stops;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.LockRules;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.Stop;
+import yellowrail.core.session.Turn;
 
 /** Load on, volumes down, the amp's quirks read, hands and tubes ready. */
 public final class BeforePower extends Stop {
@@ -18,12 +21,15 @@ public final class BeforePower extends Stop {
             Check.of("CONTROLS_DOWN", "Volume, tone, reverb and tremolo are down and no signal is fed in.");
     public static final Check QUIRKS = Check.of("QUIRKS", "This amp's own quirks are read.")
             .askedIf(s -> !s.plan().amp().quirks().isBlank());
-    public static final Check ONE_HAND =
-            Check.of("ONE_HAND", "Only one hand works inside; the return lead is clipped on first.");
-    public static final Check JEWELLERY = Check.of("JEWELLERY", "Watch, rings and chains are off.");
+    public static final Check ONE_HAND = Check.of(
+                    "ONE_HAND", "Only one hand works inside; the return lead is clipped on first.")
+            .askedIf(s -> s.access().handsIn());
+    public static final Check JEWELLERY =
+            Check.of("JEWELLERY", "Watch, rings and chains are off.").askedIf(s -> s.access() != Access.TEST_POINTS);
     public static final Check TUBES_COOL = Check.of("TUBES_COOL", "The tubes are cool enough to hold.")
             .holding(Check.Holds.WHILE_OFF)
-            .onlyIf((s, p, now) -> LockRules.ofOff(s, now));
+            .onlyIf((s, p, now) -> LockRules.ofOff(s, now))
+            .askedIf(Session::movesTubes);
 
     BeforePower() {
         super("BEFORE_POWER", "Before power");
@@ -63,8 +69,20 @@ public final class BeforePower extends Stop {
         missing.addAll(preflight(session));
         if (!session.power(now).on()) {
             TUBES_COOL.require(session, missing);
+            if (!session.access().handsIn()) {
+                Drained.STANDBY_PLAY.require(session, missing);
+                putIn(session, missing);
+            }
         }
         return missing;
+    }
+
+    /** By turns the adaptor stands in its first socket before power. */
+    static void putIn(Session session, List<String> missing) {
+        if (session.plan().setup().byTurns() && session.adaptor().isEmpty()) {
+            missing.add(
+                    "Put the adaptor into " + Turn.next(session).orElseThrow() + ", the hottest expected, and say so.");
+        }
     }
 
     /** What the pre-flight still wants; cool tubes are asked for where tubes are moved. */
@@ -93,6 +111,16 @@ public final class BeforePower extends Stop {
         return List.of(
                 "The supply can hold " + volts + " after switching off, until it is drained and read: that kills.",
                 "Off is the mains switch and the plug. Standby is not off, and a variable transformer does not isolate.");
+    }
+
+    /** Adaptors go in before power. */
+    @Override
+    public Set<Tool> tools(Session session) {
+        return session.plan().setup().byTurns() && !session.access().handsIn()
+                ? Set.of(Tool.ADAPTOR, Tool.LISTENING)
+                : session.access() == Access.ADAPTORS
+                        ? Set.of(Tool.TUBES_AND_PARTS, Tool.LISTENING)
+                        : Set.of(Tool.LISTENING);
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.LockRules;
 import yellowrail.core.session.Session;
@@ -17,16 +18,25 @@ public final class DrainAndClose extends Stop {
                     "RESTORED",
                     "What was removed is back: straps, shields, grounding screws, screws of the right length.")
             .holding(Check.Holds.UNTIL_CHANGED)
-            .onlyIf(HERE);
+            .onlyIf(HERE)
+            .askedIf(s -> s.access().handsIn());
     public static final Check LIMITER_OUT = Check.of(
                     "LIMITER_OUT", "The limiter is out of the mains lead, and the fuse is the marked one.")
             .onlyIf((s, point, now) -> only(s, Stops.CLOSE)
                     .or(() -> s.context().limiter()
                             ? Optional.of("The limiter is still declared in series: take it out and say so first.")
-                            : Optional.empty()));
+                            : Optional.empty()))
+            .askedIf(Session::limited);
     public static final Check CLAMPS = Check.of("CLAMPS", "Tube clamps and cover are on.")
             .holding(Check.Holds.UNTIL_CHANGED)
-            .onlyIf(HERE);
+            .onlyIf(HERE)
+            .askedIf(s -> s.access().handsIn() || s.movesTubes());
+    public static final Check ADAPTORS_OUT = Check.of(
+                    "ADAPTORS_OUT",
+                    "The adaptors are out, and each tube is back in its own socket, key and seat right.")
+            .holding(Check.Holds.UNTIL_CHANGED)
+            .onlyIf((s, point, now) -> only(s, Stops.CLOSE).or(() -> LockRules.tubesLocked(s, now)))
+            .askedIf(s -> s.access().movesTubes() || s.plan().setup().byTurns());
 
     DrainAndClose() {
         super("CLOSE", "Drain and close");
@@ -37,6 +47,12 @@ public final class DrainAndClose extends Stop {
         return session.here().equals(stop)
                 ? Optional.empty()
                 : Optional.of("This is confirmed at " + stop.words() + ": go there first.");
+    }
+
+    /** With outside test points alone nothing was opened. */
+    @Override
+    public boolean belongs(Session session) {
+        return session.access() != Access.TEST_POINTS || session.tubesMoved();
     }
 
     @Override
@@ -52,17 +68,20 @@ public final class DrainAndClose extends Stop {
 
     @Override
     public List<Check> checks() {
-        return List.of(RESTORED, LIMITER_OUT, CLAMPS);
+        return List.of(RESTORED, LIMITER_OUT, ADAPTORS_OUT, CLAMPS);
     }
 
     @Override
     public List<ReadingGroup> readings(Look look) {
-        return List.of(new ReadingGroup("Residual volts", "DC, every node", 0, Readings.residuals(look.session())));
+        return look.session().access().handsIn()
+                ? List.of(new ReadingGroup("Residual volts", "DC, every node", 0, Readings.residuals(look.session())))
+                : List.of();
     }
 
     @Override
     public List<String> missing(Session session, long now) {
-        List<String> missing = new ArrayList<>(new LockRules(session, now).drained());
+        LockRules rules = new LockRules(session, now);
+        List<String> missing = new ArrayList<>(session.access().handsIn() ? rules.drained() : rules.fromOutside());
         checks().forEach(c -> c.require(session, missing));
         return missing;
     }
@@ -90,12 +109,12 @@ public final class DrainAndClose extends Stop {
 
     @Override
     public String note(Session session) {
-        return Residuals.note(session, this);
+        return session.access().handsIn() ? Residuals.note(session, this) : "off, adaptors out, clamps on";
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(Tool.LIMITER, Tool.TUBES_AND_PARTS);
+    public Set<Tool> tools(Session session) {
+        return Set.of(Tool.LIMITER, Tool.TUBES_AND_PARTS, Tool.LISTENING);
     }
 
     @Override

@@ -26,13 +26,14 @@ public final class Drained extends Stop {
                             .map(why ->
                                     "The meter is shown on a known source once more after the dead readings. " + why)))
             // With the chassis closed nothing is read dead.
-            .askedIf(s -> !s.ticked(Drained.CHASSIS_CLOSED, ""));
+            .askedIf(s -> s.access().handsIn() && !s.ticked(Drained.CHASSIS_CLOSED, ""));
     public static final Check STANDBY_PLAY = Check.of(
                     "STANDBY_PLAY",
                     "The standby switch stood at play while draining, or there is none: at standby it can cut off part of the"
                             + " filter.")
             .holding(Check.Holds.WHILE_OFF)
-            .onlyIf((s, p, now) -> LockRules.ofOff(s, now));
+            .onlyIf((s, p, now) -> LockRules.ofOff(s, now))
+            .askedIf(s -> s.access().handsIn() || s.movesTubes());
     public static final Check CHASSIS_CLOSED = Check.of(
                     "CHASSIS_CLOSED",
                     "The chassis stays closed: tubes are reached from outside, and no node is. Socket contacts count as live.")
@@ -43,6 +44,12 @@ public final class Drained extends Stop {
 
     Drained() {
         super("DRAINED", "Drained");
+    }
+
+    /** Only where hands go in. */
+    @Override
+    public boolean belongs(Session session) {
+        return session.access().handsIn();
     }
 
     @Override
@@ -85,7 +92,9 @@ public final class Drained extends Stop {
 
     @Override
     public List<String> missing(Session session, long now) {
-        return new LockRules(session, now).drained();
+        List<String> missing = new ArrayList<>(new LockRules(session, now).drained());
+        BeforePower.putIn(session, missing);
+        return missing;
     }
 
     @Override
@@ -112,7 +121,9 @@ public final class Drained extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(Tool.TUBES_AND_PARTS);
+    public Set<Tool> tools(Session session) {
+        return session.plan().setup().byTurns()
+                ? Set.of(Tool.ADAPTOR, Tool.TUBES_AND_PARTS, Tool.LISTENING)
+                : Set.of(Tool.TUBES_AND_PARTS, Tool.LISTENING);
     }
 }

@@ -25,10 +25,12 @@ public final class MainsAndHeaters extends Stop {
 
     @Override
     public List<ReadingGroup> readings(Look look) {
+        // Heater pins are reached inside.
+        boolean inside = look.session().access().handsIn();
         return List.of(ReadingGroup.of(
                 "Mains and heaters",
                 Readings.ofAmp(Quantity.MAINS, "Mains"),
-                Readings.ofAmp(Quantity.HEATER, "Heaters, loaded")));
+                Readings.ofAmp(Quantity.HEATER, "Heaters, loaded").foldedUnless(inside)));
     }
 
     @Override
@@ -39,7 +41,7 @@ public final class MainsAndHeaters extends Stop {
         if (!mains) {
             missing.add("Mains volts not read.");
         }
-        if (session.last(Quantity.HEATER, "").isEmpty()) {
+        if (session.access().handsIn() && session.last(Quantity.HEATER, "").isEmpty()) {
             missing.add("Heater volts under load not read.");
         }
         return missing;
@@ -110,8 +112,8 @@ public final class MainsAndHeaters extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(Tool.POWER_TUBES_IN, Tool.LIMITER);
+    public Set<Tool> tools(Session session) {
+        return Set.of(Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.LISTENING);
     }
 
     @Override

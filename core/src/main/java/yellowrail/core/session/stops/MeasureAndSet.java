@@ -1,6 +1,7 @@
 package yellowrail.core.session.stops;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -9,11 +10,16 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.session.Access;
+import yellowrail.core.session.Agreement;
 import yellowrail.core.session.BalanceMirrorTest;
 import yellowrail.core.session.NextStep;
+import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
+import yellowrail.core.session.Turn;
+import yellowrail.core.soak.Stability;
 
 /** Every socket measured, then turned toward the target. */
 public final class MeasureAndSet extends Stop {
@@ -21,9 +27,23 @@ public final class MeasureAndSet extends Stop {
         super("MEASURE", "Measure and set");
     }
 
+    /** Whether it is turned further is the builder's to say. */
+    @Override
+    public boolean goesOn() {
+        return false;
+    }
+
     @Override
     public List<ReadingGroup> readings(Look look) {
-        return Readings.whole(look);
+        Session session = look.session();
+        // With the chassis open the adaptor moves drained.
+        boolean drains = session.plan().setup().byTurns()
+                && session.access().handsIn()
+                && !session.power(look.now()).on();
+        return drains
+                ? List.of(new ReadingGroup(
+                        "Residual volts", "DC, every node, again after 60 s", 0, Readings.residuals(session)))
+                : Readings.whole(look);
     }
 
     @Override
@@ -33,7 +53,7 @@ public final class MeasureAndSet extends Stop {
         Readings.currents(session, "current in this setting", r -> r.context().setting() == setting, missing);
         boolean volts = session.holding().stream()
                 .anyMatch(r -> r.quantity() == Quantity.PLATE && r.context().setting() == setting);
-        if (!volts) {
+        if (!volts && session.access() != Access.TEST_POINTS) {
             missing.add("Plate volts not read in this setting.");
         }
         return missing;
@@ -48,11 +68,20 @@ public final class MeasureAndSet extends Stop {
     @Override
     public List<Remark> remarks(Look look) {
         SessionAssessment judged = look.judged();
+        if (look.session().access() == Access.TEST_POINTS) {
+            return Agreement.all(look.session()).stream()
+                    .map(a -> switch (a.kind()) {
+                        case AGREES, NOT_KNOWN, TOO_CLOSE -> Remark.recheck(a.point(), a.sentence());
+                        case DIFFERS -> Remark.caution("recheck-differs", a.point(), a.sentence());
+                    })
+                    .toList();
+        }
         RoundAnswer answer = judged.present().orElse(null);
         if (answer == null) {
             return List.of();
         }
         List<Remark> remarks = new ArrayList<>();
+        byTurns(look.session()).ifPresent(remarks::add);
         answer.contradictions().forEach(c -> remarks.add(Remark.alarm("contradiction", c.about(), c.sentence())));
         answer.balances()
                 .forEach(b -> remarks.add(Remark.open(
@@ -87,9 +116,67 @@ public final class MeasureAndSet extends Stop {
         return remarks;
     }
 
+    /** How many positions one adaptor has seen, and how far the first had moved. */
+    private static Optional<Remark> byTurns(Session session) {
+        if (!session.plan().setup().byTurns()) {
+            return Optional.empty();
+        }
+        int read = Turn.done(session).size();
+        Optional<Double> drift = Turn.drift(session);
+        return Optional.of(Remark.open(
+                "turns",
+                "",
+                read + " of " + session.sockets().size() + " read, one by one."
+                        + drift.map(d -> " The first, read again, is " + Show.significant(100 * d, 2)
+                                        + " % off: that stands in every band.")
+                                .orElse("")));
+    }
+
+    /** The adaptor's next move, or the wait for the warm-up after it. */
+    private static Optional<NextStep> turn(Look look) {
+        Session session = look.session();
+        if (!session.plan().setup().byTurns()) {
+            return Optional.empty();
+        }
+        Optional<String> next = Turn.next(session);
+        if (next.isEmpty()) {
+            return Optional.empty();
+        }
+        String so = Turn.done(session).size() + " of " + session.sockets().size() + " read";
+        if (!session.adaptor().equals(next)) {
+            String again =
+                    Turn.done(session).size() == session.sockets().size() ? " again, to see how far it moved" : "";
+            return Optional.of(new NextStep(
+                    "Move the adaptor to " + next.get() + again
+                            + ": switch off, let the tubes cool, move it, say so, and" + " switch on.",
+                    so,
+                    ""));
+        }
+        if (session.power(look.now()) != Power.ON_TUBES_IN) {
+            return Optional.of(new NextStep("The adaptor is in " + next.get() + ": switch on and declare it.", so, ""));
+        }
+        double wait = Stability.WARM_MINUTES - (look.now() - session.context().runSince()) / 60_000.0;
+        return Optional.of(
+                wait > 0.25
+                        ? new NextStep(
+                                next.get() + " warms up. Its reading counts in " + Math.round(Math.ceil(wait))
+                                        + " min.",
+                                so,
+                                "")
+                        : new NextStep("Read the current and the plate volts of " + next.get() + ".", so, ""));
+    }
+
     @Override
     public Optional<NextStep> next(Look look) {
+        Optional<NextStep> turn = turn(look);
+        if (turn.isPresent()) {
+            return turn;
+        }
         List<String> missing = missing(look.session(), look.now());
+        if (missing.isEmpty() && look.session().access() == Access.TEST_POINTS) {
+            return Optional.of(
+                    new NextStep("Read. The plates were not, so there are no watts: sign it as a re-check.", "", ""));
+        }
         return Optional.of(
                 missing.isEmpty()
                         ? advised(look.judged().advice())
@@ -98,16 +185,7 @@ public final class MeasureAndSet extends Stop {
 
     private static NextStep advised(Advice advice) {
         if (advice instanceof Advice.Turn turn) {
-            return new NextStep(
-                    "Turn the " + turn.control() + " " + (turn.hotter() ? "hotter" : "colder")
-                            + (turn.way().isEmpty() ? "" : " (" + turn.way() + ")") + " until the meter at "
-                            + turn.point() + " reads",
-                    Show.si(turn.stopAt().value(), turn.stopAt().unit(), 3),
-                    "± " + Show.si(turn.plusMinus(), turn.stopAt().unit(), 1) + "; plate about "
-                            + Show.si(turn.plateVolts(), Unit.VOLT, 3) + " to cathode"
-                            + turn.gridVolts()
-                                    .map(g -> ", grid about −" + Show.fixed(Math.abs(g), 1) + " V")
-                                    .orElse("") + ".");
+            return turn(turn);
         }
         if (advice instanceof Advice.Fit fit) {
             Optional<Double> ohms = fit.fit().ohms();
@@ -125,6 +203,37 @@ public final class MeasureAndSet extends Stop {
         return new NextStep(((Advice.Refused) advice).reason(), "", "");
     }
 
+    private static NextStep turn(Advice.Turn turn) {
+        Unit unit = turn.stopAt().unit();
+        String control = "Turn the " + turn.control() + " " + (turn.hotter() ? "hotter" : "colder")
+                + (turn.way().isEmpty() ? "" : " (" + turn.way() + ")") + " until the meter at " + turn.point();
+        String plate = "plate about " + Show.si(turn.plateVolts(), Unit.VOLT, 3) + " to cathode"
+                + turn.gridVolts()
+                        .map(g -> ", grid about −" + Show.fixed(Math.abs(g), 1) + " V")
+                        .orElse("") + ".";
+        if (turn.between().isPresent()) {
+            return new NextStep(
+                    control + " is between these, then read every point",
+                    Show.si(turn.between().get().low(), unit, 3) + " and "
+                            + Show.si(turn.between().get().high(), unit, 3),
+                    plate);
+        }
+        String after = turn.then().isEmpty()
+                ? ""
+                : "It will read " + Show.si(turn.endsAt().value(), unit, 3) + " when all are set. Then "
+                        + String.join(
+                                ", ",
+                                turn.then().stream()
+                                        .map(t -> t.point() + " " + (t.hotter() ? "hotter" : "colder") + " to "
+                                                + Show.si(t.stopAt().value(), unit, 3))
+                                        .toList())
+                        + ". ";
+        return new NextStep(
+                control + " reads",
+                Show.si(turn.stopAt().value(), unit, 3),
+                after + "± " + Show.si(turn.plusMinus(), unit, 1) + "; " + plate);
+    }
+
     @Override
     public List<String> cautions(String volts) {
         return List.of(
@@ -140,8 +249,25 @@ public final class MeasureAndSet extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(
+    public Set<Tool> tools(Session session) {
+        Set<Tool> tools = EnumSet.of(
                 Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_NOW, Tool.TUBES_NOW_FIRST, Tool.TURN, Tool.LISTENING);
+        if (session.plan().setup().byTurns()) {
+            tools.add(Tool.ADAPTOR);
+        }
+        return tools;
+    }
+
+    @Override
+    public List<String> printed(Session session) {
+        if (session.access() == Access.TEST_POINTS) {
+            return List.of("read at outside test points only");
+        }
+        return session.plan().setup().byTurns()
+                ? List.of("read by turns with one adaptor, each tube in a power-on of its own"
+                        + Turn.drift(session)
+                                .map(d -> ", the first read again " + Show.significant(100 * d, 2) + " % off")
+                                .orElse(""))
+                : List.of();
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.OutputPower;
 import yellowrail.core.session.Power;
@@ -27,6 +28,11 @@ public final class Play extends Stop {
 
     Play() {
         super("PLAY", "Play");
+    }
+
+    @Override
+    public boolean belongs(Session session) {
+        return session.access() != Access.TEST_POINTS;
     }
 
     @Override
@@ -71,7 +77,7 @@ public final class Play extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
+    public Set<Tool> tools(Session session) {
         return Set.of(
                 Tool.POWER_TUBES_IN,
                 Tool.LIMITER,

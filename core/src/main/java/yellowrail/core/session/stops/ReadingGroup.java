@@ -14,8 +14,17 @@ public record ReadingGroup(String title, String under, int number, List<Wanted> 
      * One reading asked for.
      *
      * @param point the socket, sense point, node or control; empty for the amp
+     * @param folded whether it stands out of the way until it is wanted
      */
-    public record Wanted(Quantity quantity, String point, String label) {}
+    public record Wanted(Quantity quantity, String point, String label, boolean folded) {
+        public Wanted(Quantity quantity, String point, String label) {
+            this(quantity, point, label, false);
+        }
+
+        Wanted foldedUnless(boolean wanted) {
+            return new Wanted(quantity, point, label, !wanted);
+        }
+    }
 
     public ReadingGroup {
         readings = List.copyOf(readings);

@@ -1,12 +1,15 @@
 package yellowrail.core.session.stops;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.stops.ReadingGroup.Wanted;
@@ -48,24 +51,35 @@ final class Readings {
         Session session = look.session();
         AmpDescription amp = session.plan().amp();
         List<ReadingGroup> groups = new ArrayList<>();
-        for (SenseGroup group : amp.groups()) {
+        Set<Integer> channels = new HashSet<>();
+        for (SenseGroup group : asked(session)) {
             List<Wanted> wanted = new ArrayList<>();
-            for (String socket : group.sockets()) {
+            for (String socket : session.access() == Access.TEST_POINTS ? List.<String>of() : group.sockets()) {
+                // One reading serves every position of a channel: they hang on one supply. By turns each has its own.
+                boolean first = channels.add(channel(amp, socket))
+                        || session.plan().setup().byTurns();
                 if (!group.shared() || socket.equals(group.sockets().get(0)) || whole) {
                     wanted.add(of(
-                            Quantity.PLATE,
-                            socket,
-                            "Plate " + socket + ", "
-                                    + session.plan().reference().words()));
+                                    Quantity.PLATE,
+                                    socket,
+                                    "Plate " + socket + ", "
+                                            + session.plan().reference().words())
+                            .foldedUnless(first || read(session, Quantity.PLATE, socket)));
                 }
             }
             wanted.add(
                     of(Quantity.CURRENT, group.name(), "Meter " + group.method().words()));
             if (group.shared()) {
-                group.sockets().forEach(s -> wanted.add(of(Quantity.INDIVIDUAL, s, s + " alone, on an adaptor")));
+                group.sockets()
+                        .forEach(s -> wanted.add(of(Quantity.INDIVIDUAL, s, s + " alone, on an adaptor")
+                                .foldedUnless(used(session, Quantity.INDIVIDUAL))));
+            }
+            if (session.access() == Access.TEST_POINTS) {
+                groups.add(new ReadingGroup(group.name(), types(session, group), groups.size() + 1, wanted));
+                continue;
             }
             if (whole) {
-                more(amp, group, wanted);
+                more(look, group, wanted);
             } else {
                 group.sockets().stream()
                         .filter(s -> screenTells(look, s))
@@ -76,7 +90,7 @@ final class Readings {
         }
         List<Wanted> supply = new ArrayList<>();
         supply.add(ofAmp(Quantity.MAINS, "Mains"));
-        if (whole && amp.chokeOhms().isPresent()) {
+        if (whole && amp.chokeOhms().isPresent() && session.access().handsIn()) {
             supply.add(ofAmp(Quantity.CHOKE, "Drop over the choke"));
         }
         groups.add(new ReadingGroup("The amp", "", 0, supply));
@@ -105,21 +119,55 @@ final class Readings {
                         .anyMatch(limit -> plate.get().typed().value() * RAISED > limit.value());
     }
 
-    private static void more(AmpDescription amp, SenseGroup group, List<Wanted> wanted) {
+    /** The sense points that can be read now: by turns the one whose socket holds the adaptor. */
+    private static List<SenseGroup> asked(Session session) {
+        List<SenseGroup> all = session.plan().amp().groups();
+        Optional<String> adaptor = session.adaptor();
+        return session.plan().setup().byTurns() && adaptor.isPresent()
+                ? List.of(session.plan().amp().groupOf(adaptor.get()))
+                : all;
+    }
+
+    private static int channel(AmpDescription amp, String socket) {
+        return amp.sockets().stream()
+                .filter(s -> s.name().equals(socket))
+                .findFirst()
+                .orElseThrow()
+                .channel();
+    }
+
+    private static boolean read(Session session, Quantity quantity, String point) {
+        return session.last(quantity, point).isPresent();
+    }
+
+    /** Whether this amp's builder reads it: once used it stays in sight. */
+    private static boolean used(Session session, Quantity quantity) {
+        return session.plan().setup().memory().used().contains(quantity)
+                || session.holding().stream().anyMatch(r -> r.quantity() == quantity);
+    }
+
+    private static Wanted optional(Session session, Quantity quantity, String socket, String label) {
+        return of(quantity, socket, label).foldedUnless(used(session, quantity));
+    }
+
+    private static void more(Look look, SenseGroup group, List<Wanted> wanted) {
+        Session session = look.session();
+        AmpDescription amp = session.plan().amp();
         for (String socket : group.sockets()) {
             if (!amp.bias().fixed() && !group.method().tellsCathodeVolts()) {
                 wanted.add(of(Quantity.CATHODE, socket, "Cathode " + socket));
             }
             if (amp.screenOhms().isPresent()) {
-                wanted.add(of(Quantity.SCREEN_DROP, socket, "Screen drop " + socket));
+                wanted.add(optional(session, Quantity.SCREEN_DROP, socket, "Screen drop " + socket));
             }
-            wanted.add(of(Quantity.SCREEN, socket, "Screen " + socket));
+            wanted.add(of(Quantity.SCREEN, socket, "Screen " + socket)
+                    .foldedUnless(used(session, Quantity.SCREEN) || screenTells(look, socket)));
             if (amp.bias().fixed()) {
-                wanted.add(of(Quantity.GRID, socket, "Grid " + socket));
+                wanted.add(optional(session, Quantity.GRID, socket, "Grid " + socket));
             }
         }
         if (!amp.bias().fixed()) {
-            wanted.add(of(Quantity.DRIVEN_CATHODE, group.name(), "Cathode volts at full drive"));
+            wanted.add(optional(session, Quantity.DRIVEN_CATHODE, group.name(), "Cathode volts at full drive"));
         }
     }
 

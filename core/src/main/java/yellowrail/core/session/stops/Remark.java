@@ -12,6 +12,8 @@ public record Remark(Severity severity, String code, String about, String senten
         GOOD,
         /** Open, or no matter. */
         OPEN,
+        /** Compared with last time, no verdict of its own. */
+        RECHECK,
         CAUTION,
         /** Something is above a limit, or must not go on. */
         ALARM
@@ -23,6 +25,10 @@ public record Remark(Severity severity, String code, String about, String senten
 
     static Remark open(String code, String about, String sentence) {
         return new Remark(Severity.OPEN, code, about, sentence);
+    }
+
+    static Remark recheck(String about, String sentence) {
+        return new Remark(Severity.RECHECK, "recheck", about, sentence);
     }
 
     static Remark caution(String code, String about, String sentence) {

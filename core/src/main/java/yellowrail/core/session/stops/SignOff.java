@@ -62,7 +62,7 @@ public final class SignOff extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
+    public Set<Tool> tools(Session session) {
         return Set.of(Tool.SIGNING);
     }
 }

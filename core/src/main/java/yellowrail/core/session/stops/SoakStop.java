@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import yellowrail.core.reading.Show;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.Position;
 import yellowrail.core.session.Session;
@@ -17,6 +18,18 @@ import yellowrail.core.soak.Soak;
 public final class SoakStop extends Stop {
     SoakStop() {
         super("SOAK", "Soak");
+    }
+
+    /** By choice: without it the amp is set at most. */
+    @Override
+    public boolean belongs(Session session) {
+        return session.plan().setup().soaks() && session.access() != Access.TEST_POINTS;
+    }
+
+    /** When it is whole, and whether it goes on longer, is the builder's to say. */
+    @Override
+    public boolean goesOn() {
+        return false;
     }
 
     @Override
@@ -85,7 +98,7 @@ public final class SoakStop extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
+    public Set<Tool> tools(Session session) {
         return Set.of(
                 Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_NOW, Tool.DRIFT_CHART, Tool.SOAK_END, Tool.LISTENING);
     }

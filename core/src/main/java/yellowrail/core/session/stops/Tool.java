@@ -10,6 +10,8 @@ public enum Tool {
     LIMITER,
     /** Which turn of a control is hotter. */
     TURN_DIRECTIONS,
+    /** Moving the one adaptor to the next position. */
+    ADAPTOR,
     /** Moving tubes and changing parts. */
     TUBES_AND_PARTS,
     /** The tubes as they stand now. */

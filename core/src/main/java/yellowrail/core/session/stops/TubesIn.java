@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.Check;
@@ -27,14 +26,23 @@ public final class TubesIn extends Stop {
             .onlyIf((s, point, now) -> s.power(now) != Power.ON_TUBES_IN
                     ? Optional.of("Heaters glow under power: declare on with the tubes in first.")
                     : s.noSocket(point));
+    /** Where the chassis stays closed nobody reads the grids before the tubes conduct. */
+    public static final Check COLDEST_OUTSIDE = Check.of(
+                    "COLDEST_OUTSIDE",
+                    "Every bias control stands at its coldest end, as its marking or last time's turns tell; the first"
+                            + " current shows whether it does.")
+            .askedIf(s -> !s.controls().isEmpty()
+                    && s.plan().purpose() == Purpose.NEW_TUBES
+                    && !s.access().handsIn());
 
     TubesIn() {
         super("TUBES_IN", "Tubes in");
     }
 
     @Override
-    public boolean belongs(Purpose purpose, AmpDescription amp, boolean tubesMoved) {
-        return tubesMoved || purpose == Purpose.NEW_TUBES || purpose == Purpose.FAULT;
+    public boolean belongs(Session session) {
+        Purpose purpose = session.plan().purpose();
+        return session.tubesMoved() || purpose == Purpose.NEW_TUBES || purpose == Purpose.FAULT;
     }
 
     @Override
@@ -49,7 +57,7 @@ public final class TubesIn extends Stop {
 
     @Override
     public List<Check> checks() {
-        return List.of(KEYS, GLOWS);
+        return List.of(COLDEST_OUTSIDE, KEYS, GLOWS);
     }
 
     @Override
@@ -73,6 +81,7 @@ public final class TubesIn extends Stop {
         if (session.power(now) == Power.ON_TUBES_OUT) {
             missing.add("Declare the amp off and drain it: the tubes go in then.");
         }
+        COLDEST_OUTSIDE.require(session, missing);
         KEYS.require(session, missing);
         for (String socket : session.sockets()) {
             if (!session.ticked(GLOWS, socket)) {
@@ -103,6 +112,10 @@ public final class TubesIn extends Stop {
 
     @Override
     public Optional<String> powerRefusal(Session session, Power power, long now) {
+        if (power == Power.ON_TUBES_IN && COLDEST_OUTSIDE.askedIn(session) && !session.ticked(COLDEST_OUTSIDE, "")) {
+            return Optional.of(
+                    "Tubes in: confirm that every bias control stands at its coldest end before power goes on.");
+        }
         boolean unseated =
                 power == Power.ON_TUBES_IN && !session.marks().containsKey(this) && !session.ticked(KEYS, "");
         return unseated
@@ -123,7 +136,7 @@ public final class TubesIn extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_AND_PARTS);
+    public Set<Tool> tools(Session session) {
+        return Set.of(Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_AND_PARTS, Tool.LISTENING);
     }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.adjust.Control;
-import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.SupplyNode;
@@ -37,10 +36,13 @@ public final class TubesOut extends Stop {
         super("TUBES_OUT", "Power with tubes out");
     }
 
-    /** Without a grid supply there is nothing to learn but the unloaded B+, which a fault asks for. */
+    /** Its nodes and grids are reached inside. Without a grid supply there is nothing to learn but the unloaded B+, which a fault asks for. */
     @Override
-    public boolean belongs(Purpose purpose, AmpDescription amp, boolean tubesMoved) {
-        return purpose == Purpose.FAULT || purpose == Purpose.NEW_TUBES && amp.bias() != BiasScheme.CATHODE;
+    public boolean belongs(Session session) {
+        Purpose purpose = session.plan().purpose();
+        boolean asked = purpose == Purpose.FAULT
+                || purpose == Purpose.NEW_TUBES && session.plan().amp().bias() != BiasScheme.CATHODE;
+        return asked && session.access().handsIn();
     }
 
     @Override
@@ -171,8 +173,8 @@ public final class TubesOut extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
-        return Set.of(Tool.POWER_TUBES_OUT, Tool.LIMITER, Tool.TURN_DIRECTIONS);
+    public Set<Tool> tools(Session session) {
+        return Set.of(Tool.POWER_TUBES_OUT, Tool.LIMITER, Tool.TURN_DIRECTIONS, Tool.LISTENING);
     }
 
     @Override

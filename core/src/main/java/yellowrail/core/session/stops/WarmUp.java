@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Curves;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Power;
@@ -37,11 +38,21 @@ public final class WarmUp extends Stop {
         boolean one = warmth.stream().anyMatch(Stability::stable);
         for (int i = 0; i < warmth.size(); i++) {
             String point = session.plan().amp().groups().get(i).name();
-            if (!warmth.get(i).stable() && !(one && byTurns(session, point))) {
+            boolean read = session.plan().setup().byTurns() && readWarm(session, point);
+            if (!warmth.get(i).stable() && !read && !(one && byTurns(session, point))) {
                 missing.add(warmth.get(i).sentence());
             }
         }
         return missing;
+    }
+
+    /** By turns one warm reading is enough: what moves afterwards is seen when the first position is read again. */
+    private static boolean readWarm(Session session, String point) {
+        return elsewhere(session, point)
+                || session.last(Quantity.CURRENT, point)
+                        .filter(r -> r.context().stretch() == session.context().stretch()
+                                && r.minutesOn() >= Stability.WARM_MINUTES - 0.25)
+                        .isPresent();
     }
 
     /** Whether a point was read warm in an earlier power-on of this setting and not yet in this one: one adaptor, by turns. */
@@ -49,6 +60,14 @@ public final class WarmUp extends Stop {
         List<Curves.Curve> curves = Curves.of(session).ofSetting(point);
         return curves.stream().noneMatch(c -> c.stretch() == session.context().stretch())
                 && curves.stream().anyMatch(c -> !c.warm().isEmpty());
+    }
+
+    /** Whether the one adaptor is at another socket, so that this point cannot be read now. */
+    private static boolean elsewhere(Session session, String point) {
+        return session.plan().setup().byTurns()
+                && session.adaptor()
+                        .filter(s -> session.plan().amp().groupOf(s).name().equals(point))
+                        .isEmpty();
     }
 
     /** The soak says itself what it wants. */
@@ -60,7 +79,13 @@ public final class WarmUp extends Stop {
     @Override
     public List<Remark> remarks(Look look) {
         List<Remark> remarks = new ArrayList<>();
-        for (Stability stability : Curves.of(look.session()).warmth(look.now())) {
+        List<Stability> warmth = Curves.of(look.session()).warmth(look.now());
+        for (int i = 0; i < warmth.size(); i++) {
+            Stability stability = warmth.get(i);
+            if (elsewhere(
+                    look.session(), look.session().plan().amp().groups().get(i).name())) {
+                continue;
+            }
             remarks.add(
                     stability.stable()
                             ? Remark.good("warm", "", stability.sentence())
@@ -98,7 +123,7 @@ public final class WarmUp extends Stop {
     }
 
     @Override
-    public Set<Tool> tools() {
+    public Set<Tool> tools(Session session) {
         return Set.of(Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_NOW, Tool.DRIFT_CHART);
     }
 }

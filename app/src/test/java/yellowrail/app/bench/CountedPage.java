@@ -1,0 +1,127 @@
+package yellowrail.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.TimeoutError;
+import com.microsoft.playwright.options.LoadState;
+import java.util.UUID;
+import yellowrail.app.amps.Amp;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.session.Access;
+import yellowrail.core.session.Memory;
+import yellowrail.core.session.Plan;
+import yellowrail.core.session.Purpose;
+import yellowrail.core.session.Setup;
+import yellowrail.core.session.events.ClosedUnsigned;
+
+/** A session's page as builders have it, going on by itself, with every press and every entered field counted. */
+abstract class CountedPage extends JourneyPage {
+    private int entries;
+
+    @Override
+    protected boolean goesOnByItself() {
+        return true;
+    }
+
+    protected int entries() {
+        return entries;
+    }
+
+    /** An earlier session of this amp, worked so: the next one proposes the same. */
+    protected void workedBefore(Amp amp, Access access, boolean byTurns, boolean soaks) {
+        AmpDescription described = amp.description();
+        UUID earlier = sessions.begin(
+                UUID.randomUUID(),
+                amp,
+                Plan.usual(described, Purpose.YEARLY_CHECK, Meter.FINE)
+                        .worked(new Setup(access, byTurns, soaks, java.util.List.of(), Memory.NONE)));
+        sessions.append(
+                earlier,
+                new yellowrail.core.session.Entry(
+                        UUID.randomUUID().toString(), clock.millis(), "desk", new ClosedUnsigned("only tried")));
+    }
+
+    protected void opensNew(Amp amp) {
+        page.navigate(url("/bench/new?amp=" + amp.id()));
+        entries = 0;
+    }
+
+    protected void begin() {
+        entries++;
+        page.click("button:has-text('Begin')");
+        page.waitForURL("**/bench/*-*");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+    }
+
+    protected String here() {
+        return page.locator("#bench").getAttribute("data-here");
+    }
+
+    /** Waits until the page stands at a stop, however it came there. */
+    protected void at(String stop) {
+        try {
+            page.waitForFunction("s => document.getElementById('bench').dataset.here === s", stop);
+        } catch (TimeoutError elsewhere) {
+            throw new AssertionError("The page did not come to " + stop + ": "
+                    + page.locator("#bench .at").innerText());
+        }
+    }
+
+    protected void presses(Runnable act) {
+        entries++;
+        int before = seq();
+        act.run();
+        after(before);
+    }
+
+    protected void presses(Locator button) {
+        entries++;
+        clicks(button);
+    }
+
+    /** Types into a field and presses Enter, and waits until the page shows it. */
+    protected void enters(String quantity, String point, String text) {
+        entries++;
+        int before = seq();
+        String field = field(quantity, point);
+        page.waitForSelector(field);
+        page.fill(field, text);
+        page.press(field, "Enter");
+        after(before);
+    }
+
+    /** One press for a whole list; waits until all of it is confirmed, or until the page went on. */
+    protected void confirmsAll() {
+        entries++;
+        String stop = here();
+        page.click("#all-ticks");
+        // What waits for something else than this list stays open.
+        page.waitForFunction(
+                "s => document.getElementById('bench').dataset.here !== s || !document.getElementById('all-ticks')",
+                stop);
+    }
+
+    protected void declaresCounted(String power) {
+        presses(page.locator("form[data-kind=declare]:has(input[value=" + power + "]) button"));
+    }
+
+    protected void signsCounted() {
+        entries++;
+        page.fill("#by", "E. R.");
+        page.press("#by", "Enter");
+        page.waitForURL("**/sheet");
+    }
+
+    protected void drainsCounted() {
+        enters("RESIDUAL", "reservoir", "0.6 V");
+        clock.minutes(1.2);
+        enters("RESIDUAL", "reservoir", "0.8 V");
+        confirmsAll();
+    }
+
+    protected void atMost(int most) {
+        assertThat(entries).as("entries").isLessThanOrEqualTo(most);
+    }
+}

@@ -1,0 +1,336 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.CathodeFit;
+import yellowrail.core.adjust.NextTurn;
+import yellowrail.core.adjust.Transconductance;
+import yellowrail.core.adjust.TubeNow;
+import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.idle.Permitted;
+import yellowrail.core.reading.Band;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.round.RoundAnswer;
+import yellowrail.core.round.RoundReadings;
+import yellowrail.core.round.SocketAnswer;
+import yellowrail.core.session.events.Turned;
+import yellowrail.core.target.Target.Window;
+
+/** What to do next to the idle of a session: the next turn with those after it, or the resistor to fit. */
+final class IdleAdvice {
+    /** Plate volts have to move by this share before they show how currents follow them. */
+    private static final double MOVED = 0.004;
+
+    /** How currents follow B+, known worse than this, is not known. */
+    private static final double TELLS_NOTHING = 3;
+
+    /** Mains so near nominal counts as nominal where every tube is turned to the middle. */
+    private static final double NEAR_NOMINAL = 0.02;
+
+    private final Session session;
+    private final SessionAssessment judged;
+    private final AmpDescription amp;
+
+    IdleAdvice(Session session, SessionAssessment judged) {
+        this.session = session;
+        this.judged = judged;
+        this.amp = judged.amp();
+    }
+
+    Advice advice() {
+        Optional<RoundAnswer> present = judged.present();
+        boolean whole = present.isPresent() && present.get().unmeasured().isEmpty();
+        Optional<Advice> next = whole ? Optional.empty() : onTheWay();
+        if (next.isPresent()) {
+            return next.get();
+        }
+        if (!whole) {
+            return new Advice.Refused(
+                    present.isEmpty()
+                            ? "Nothing is read in this setting yet: read every point."
+                            : "Not read in this setting: "
+                                    + String.join(", ", present.get().unmeasured()) + ".");
+        }
+        return of(present.get(), judged.presentReadings(), List.of());
+    }
+
+    /** After the first turns of a plan, and before every point was read again: the next stop of that plan. */
+    private Optional<Advice> onTheWay() {
+        Optional<SessionAssessment.JudgedRound> last = judged.rounds().stream()
+                .filter(r -> r.answer().unmeasured().isEmpty())
+                .reduce((a, b) -> b);
+        if (last.isEmpty()) {
+            return Optional.empty();
+        }
+        List<String> turned = turnedSince(last.get().round());
+        int settings = session.context().setting()
+                - last.get().round().taken().get(0).context().setting();
+        if (turned.isEmpty()
+                || settings != turned.size()
+                || session.context().run()
+                        != last.get().round().taken().get(0).context().run()) {
+            return Optional.empty();
+        }
+        Optional<RoundReadings> read = Optional.of(last.get().round().readings());
+        Advice first = of(last.get().answer(), read, List.of());
+        // Where the plan is not sure of its figures, every point is read after the first turn.
+        return first instanceof Advice.Turn turn
+                        && turn.between().isEmpty()
+                        && !turn.then().isEmpty()
+                ? Optional.of(of(last.get().answer(), read, turned))
+                : Optional.empty();
+    }
+
+    /** Controls turned after a round, in order; one for each turn. */
+    private List<String> turnedSince(SessionRound round) {
+        return turned(round.at(), Long.MAX_VALUE);
+    }
+
+    private List<String> turned(long after, long until) {
+        return session.entries().stream()
+                .filter(e -> e.at() > after && e.at() <= until && e.event() instanceof Turned)
+                .map(e -> ((Turned) e.event()).control())
+                .toList();
+    }
+
+    private Advice of(RoundAnswer answer, Optional<RoundReadings> last, List<String> done) {
+        Optional<String> stale = answer.sockets().stream()
+                .flatMap(s -> s.question().circumstances().pairing().stale().stream()
+                        .map(why -> s.socket().name() + ": " + why + "."))
+                .findFirst();
+        if (stale.isPresent()) {
+            return new Advice.Refused(stale.get());
+        }
+        if (judged.window().isEmpty()) {
+            return new Advice.Refused(
+                    judged.target().isPresent()
+                            ? "The target is the maker's figure: turn until the test point shows it."
+                            : "No target is chosen: pick one, then the next turn can be given.");
+        }
+        List<TubeNow> tubes = tubesNow(answer);
+        if (tubes.size() < amp.sockets().size()) {
+            return new Advice.Refused(
+                    "Watts are not known for every tube: plate volts, the type or its rating is missing.");
+        }
+        if (amp.bias() == BiasScheme.CATHODE) {
+            return fit(answer);
+        }
+        double mains = session.toMiddle() ? offNominal(last) : 1;
+        double exponent = Position.usualExponent(session).mid();
+        double carried = Math.pow(mains, exponent);
+        return NextTurn.of(
+                amp,
+                tubes.stream().map(t -> t.at(1 / carried, 1 / mains)).toList(),
+                judged.window().get(),
+                judged.sag(),
+                judged.directions().known(),
+                new NextTurn.Wish(pull(), session.toMiddle(), done, carried));
+    }
+
+    /**
+     * To the middle means at nominal mains, where the mains is near it: else every wander of it would ask for another turn.
+     *
+     * @return mains over nominal, or one where it is further away or was not read
+     */
+    private double offNominal(Optional<RoundReadings> read) {
+        return read.flatMap(RoundReadings::mains)
+                .map(m -> m / amp.mains().nominal())
+                .filter(r -> Math.abs(r - 1) <= NEAR_NOMINAL)
+                .orElse(1.0);
+    }
+
+    /** How currents follow B+ while their own control stays, from tubes that were not turned between two rounds. */
+    private Optional<Band> pull() {
+        List<SessionAssessment.JudgedRound> rounds = judged.rounds();
+        for (int j = rounds.size() - 1; j > 0; j--) {
+            Optional<Band> seen = pull(rounds.get(j - 1), rounds.get(j));
+            if (seen.isPresent()) {
+                return seen;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Band> pull(SessionAssessment.JudgedRound a, SessionAssessment.JudgedRound b) {
+        Optional<Double> mainsA = a.round().readings().mains();
+        Optional<Double> mainsB = b.round().readings().mains();
+        List<String> turned = turned(a.round().at(), b.round().at());
+        if (mainsA.isEmpty()
+                || mainsB.isEmpty()
+                || turned.isEmpty()
+                || a.round().taken().get(0).context().run()
+                        != b.round().taken().get(0).context().run()) {
+            return Optional.empty();
+        }
+        double mains = mainsB.get() / mainsA.get();
+        double low = Double.NEGATIVE_INFINITY;
+        double high = Double.POSITIVE_INFINITY;
+        double sum = 0;
+        int seen = 0;
+        for (SocketAnswer was : a.answer().sockets()) {
+            String name = was.socket().name();
+            Optional<SocketAnswer> is = SessionAssessment.socket(b.answer(), name);
+            boolean moved = session.controls().stream()
+                    .anyMatch(c -> turned.contains(c.name()) && c.sockets().contains(name));
+            if (moved || is.isEmpty() || !whole(was) || !whole(is.get())) {
+                continue;
+            }
+            double volts = Math.log(volts(is.get()) / volts(was) / mains);
+            double exponent = Position.usualExponent(session).mid();
+            double current = Math.log(amperes(is.get()) / amperes(was) / Math.pow(mains, exponent));
+            double error = (digits(was) + digits(is.get())) / Math.abs(volts);
+            if (Math.abs(volts) < MOVED || error > TELLS_NOTHING) {
+                continue;
+            }
+            sum += current / volts;
+            low = Math.max(low, current / volts - error);
+            high = Math.min(high, current / volts + error);
+            seen++;
+        }
+        double mid = Math.max(0, seen == 0 ? 0 : sum / seen);
+        return seen == 0
+                ? Optional.empty()
+                : Optional.of(new Band(Math.min(mid, Math.max(0, low)), mid, Math.max(mid, high)));
+    }
+
+    private static boolean whole(SocketAnswer s) {
+        return s.measured()
+                && s.answer().cathodeAmperes().isPresent()
+                && s.answer().plateToCathodeVolts().isPresent();
+    }
+
+    private static double volts(SocketAnswer s) {
+        return s.answer().plateToCathodeVolts().orElseThrow().value();
+    }
+
+    private static double amperes(SocketAnswer s) {
+        return s.answer().cathodeAmperes().orElseThrow().value();
+    }
+
+    /** What the last digits leave open of current and volts together, as a share. */
+    private static double digits(SocketAnswer s) {
+        double reading = s.question()
+                .reading()
+                .map(r -> r.lastDigit() / Math.abs(r.value()))
+                .orElse(0.01);
+        double volts = s.question()
+                .plate()
+                .volts()
+                .map(v -> v.lastDigit() / Math.abs(v.value()))
+                .orElse(0.005);
+        return reading + volts * 3;
+    }
+
+    private List<TubeNow> tubesNow(RoundAnswer answer) {
+        List<TubeNow> tubes = new ArrayList<>();
+        for (SocketAnswer s : answer.sockets()) {
+            Optional<Estimate> plate = s.answer().plateAmperes();
+            Optional<Estimate> volts = s.answer().plateToCathodeVolts();
+            Optional<Double> rated =
+                    s.answer().ratings().flatMap(r -> r.plateWatts()).map(f -> f.value());
+            if (plate.isPresent()
+                    && volts.isPresent()
+                    && rated.isPresent()
+                    && plate.get().value() > 0) {
+                SenseGroup group = amp.groupOf(s.socket().name());
+                tubes.add(new TubeNow(
+                        s.socket(),
+                        plate.get().value(),
+                        s.answer().screenAmperes().map(Estimate::value).orElse(0.0),
+                        volts.get().value(),
+                        s.answer().plateWatts().map(w -> w.errors().likely()).orElse(0.05),
+                        rated.get(),
+                        group.name(),
+                        group.method(),
+                        s.seenAlone(),
+                        grids(s.socket().name()),
+                        s.answer().window(),
+                        s.answer().permitted()));
+            }
+        }
+        return tubes;
+    }
+
+    private List<TubeNow.GridPoint> grids(String socket) {
+        List<TubeNow.GridPoint> points = new ArrayList<>();
+        for (SessionAssessment.JudgedRound round : judged.rounds()) {
+            Optional<Double> grid = round.round().taken().stream()
+                    .filter(r -> r.isOf(Quantity.GRID, socket))
+                    .map(r -> r.typed().value())
+                    .findFirst();
+            Optional<Double> plate = SessionAssessment.socket(round.answer(), socket)
+                    .flatMap(s -> s.answer().plateAmperes())
+                    .map(Estimate::value)
+                    .filter(i -> i > 0);
+            if (grid.isPresent() && plate.isPresent()) {
+                points.add(new TubeNow.GridPoint(grid.get(), plate.get()));
+            }
+        }
+        return points;
+    }
+
+    /** The resistor to fit for the group that is furthest from the target. */
+    private Advice fit(RoundAnswer answer) {
+        Window window = judged.window().orElseThrow();
+        Optional<SocketAnswer> worst = answer.sockets().stream()
+                .filter(s -> outside(s, window) != 0)
+                .max(Comparator.comparingDouble(s -> Math.abs(outside(s, window))));
+        if (worst.isEmpty()) {
+            return new Advice.Rest("Nothing to change: every tube is in “" + window.name() + "”.", List.of());
+        }
+        SocketAnswer lead = worst.get();
+        SenseGroup group = amp.groupOf(lead.socket().name());
+        Optional<Double> volts = group.method().tellsCathodeVolts()
+                ? lead.question().reading().map(r -> r.value())
+                : lead.question().plate().cathodeVolts().map(r -> r.value());
+        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
+        if (volts.isEmpty() || now.isEmpty() || !(Math.abs(volts.get()) > 0)) {
+            return new Advice.Refused("Cathode volts are not read: they tell the resistor to fit.");
+        }
+        double share = lead.answer().share().orElseThrow().value();
+        double aim = Math.min(
+                window.aim(),
+                lead.answer()
+                        .permitted()
+                        .filter(Permitted::exists)
+                        .map(Permitted::share)
+                        .orElse(window.aim()));
+        double wanted = now.get() * aim / share;
+        Optional<Double> driven = session.last(Quantity.DRIVEN_CATHODE, group.name())
+                .map(r -> Math.abs(r.typed().value()));
+        return new Advice.Fit(
+                group.name(),
+                CathodeFit.of(
+                        new CathodeFit.Wish(group.sockets().size(), Math.abs(volts.get()), now.get(), wanted, driven),
+                        gm(lead, Math.abs(volts.get()))));
+    }
+
+    /** How far a tube lies outside its window or above what is permitted; zero where it may stay. */
+    private static double outside(SocketAnswer s, Window chosen) {
+        Window window = s.answer().window().orElse(chosen);
+        double share = s.answer().share().map(Estimate::value).orElse(chosen.aim());
+        double high = Math.min(
+                window.high(), s.answer().permitted().map(Permitted::edge).orElse(window.high()));
+        return share > high ? share - high : share < window.low() ? share - window.low() : 0;
+    }
+
+    /** From the type's model scaled to the measured current; empty for types without one. */
+    private static Optional<Double> gm(SocketAnswer lead, double cathodeVolts) {
+        Optional<Double> plate = lead.answer().plateToCathodeVolts().map(Estimate::value);
+        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
+        return plate.isPresent() && now.isPresent()
+                ? Transconductance.of(
+                        lead.socket().tubeType(),
+                        plate.get(),
+                        lead.question().screenVolts().map(v -> v.value()).orElse(plate.get()),
+                        cathodeVolts,
+                        now.get())
+                : Optional.empty();
+    }
+}

@@ -1,0 +1,125 @@
+package yellowrail.core.session;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Memory.KnownTurn;
+import yellowrail.core.session.Memory.WasRead;
+import yellowrail.core.soak.SoakReading.MainsReading;
+
+/** What a session adds to what was known of its amp, for the next one. */
+public final class Learned {
+    /** Read only where it is wanted; once used it is asked for again. */
+    private static final Set<Quantity> OPTIONAL =
+            Set.of(Quantity.INDIVIDUAL, Quantity.SCREEN, Quantity.SCREEN_DROP, Quantity.GRID, Quantity.DRIVEN_CATHODE);
+
+    private Learned() {}
+
+    public static Memory of(Session session, SessionAssessment judged) {
+        Memory before = session.plan().setup().memory();
+        List<Quantity> used = new ArrayList<>(before.used());
+        session.holding().stream()
+                .map(RecordedReading::quantity)
+                .filter(q -> OPTIONAL.contains(q) && !used.contains(q))
+                .distinct()
+                .forEach(used::add);
+        return new Memory(
+                turns(session, judged, before),
+                ranges(session, before),
+                used,
+                drainMinutes(session).or(before::drainMinutes),
+                currents(session, judged));
+    }
+
+    private static Map<String, KnownTurn> turns(Session session, SessionAssessment judged, Memory before) {
+        Map<String, KnownTurn> turns = new HashMap<>();
+        for (Control control : session.controls()) {
+            Control.Direction known =
+                    judged.directions().known().getOrDefault(control.name(), Control.Direction.UNKNOWN);
+            KnownTurn earlier = before.turns().get(control.name());
+            if (known == Control.Direction.UNKNOWN) {
+                continue;
+            }
+            boolean same = earlier != null
+                    && earlier.direction() == known
+                    && !judged.directions().verified().contains(control.name());
+            turns.put(control.name(), same ? earlier : new KnownTurn(known, session.lastAt()));
+        }
+        return turns;
+    }
+
+    private static Map<String, Memory.KnownRange> ranges(Session session, Memory before) {
+        Map<String, Memory.KnownRange> ranges = new HashMap<>();
+        for (Control control : session.controls()) {
+            Optional<RecordedReading> cold = session.last(Quantity.GRID_COLDEST, control.name());
+            Optional<RecordedReading> hot = session.last(Quantity.GRID_HOTTEST, control.name());
+            if (cold.isPresent() && hot.isPresent()) {
+                ranges.put(
+                        control.name(),
+                        new Memory.KnownRange(
+                                cold.get().typed().value(),
+                                hot.get().typed().value(),
+                                hot.get().at()));
+            } else if (before.ranges().containsKey(control.name())) {
+                ranges.put(control.name(), before.ranges().get(control.name()));
+            }
+        }
+        return ranges;
+    }
+
+    /** From the first “off” that was followed by dead readings of every node, to the last node's first one. */
+    private static Optional<Double> drainMinutes(Session session) {
+        long last = 0;
+        long off = 0;
+        for (String node : session.names(yellowrail.core.round.Point.Place.NODE)) {
+            Optional<RecordedReading> dead = session.holding().stream()
+                    .filter(r -> r.isOf(Quantity.RESIDUAL, node)
+                            && r.context().run() > 0
+                            && Math.abs(r.typed().value()) <= session.plan().handsVolts())
+                    .findFirst();
+            if (dead.isEmpty()) {
+                return Optional.empty();
+            }
+            last = Math.max(last, dead.get().at());
+            off = Math.max(off, dead.get().context().offSince());
+        }
+        return last > off ? Optional.of((last - off) / 60_000.0) : Optional.empty();
+    }
+
+    /** As this session left them where it set the amp; as they were where it changed nothing. */
+    private static Map<String, WasRead> currents(Session session, SessionAssessment judged) {
+        Proof.State state = Outcome.of(session, judged).proof().state();
+        if (state != Proof.State.SET && state != Proof.State.PROVEN) {
+            boolean untouched = session.context().setting() == 0 && !session.tubesMoved();
+            return untouched ? session.plan().setup().memory().currents() : Map.of();
+        }
+        Map<String, WasRead> left = new HashMap<>();
+        for (SenseGroup group : session.plan().amp().groups()) {
+            session.last(Quantity.CURRENT, group.name())
+                    .filter(r -> r.context().setting() == session.context().setting())
+                    .ifPresent(r -> Curves.amperes(session, r)
+                            .ifPresent(i -> left.put(
+                                    group.name(),
+                                    new WasRead(
+                                            i,
+                                            Position.mains(session, r).map(MainsReading::volts),
+                                            share(judged, group),
+                                            r.at()))));
+        }
+        return left;
+    }
+
+    private static Optional<Double> share(SessionAssessment judged, SenseGroup group) {
+        return judged.present()
+                .flatMap(p -> SessionAssessment.socket(p, group.sockets().get(0)))
+                .flatMap(s -> s.answer().share())
+                .map(Estimate::value);
+    }
+}

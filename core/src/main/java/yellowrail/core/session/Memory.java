@@ -1,0 +1,54 @@
+package yellowrail.core.session;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.core.adjust.Control;
+import yellowrail.core.round.Quantity;
+
+/**
+ * What earlier sessions of an amp learned of it.
+ *
+ * @param turns which turn of a control is hotter, by its name
+ * @param ranges how far a control reached, by its name
+ * @param used what was read beside plate volts and currents at least once
+ * @param drainMinutes from off to the first dead reading of every node, min; empty when never drained
+ * @param currents as the amp was last set, by sense point; empty when it was not, or was changed since
+ */
+public record Memory(
+        Map<String, KnownTurn> turns,
+        Map<String, KnownRange> ranges,
+        List<Quantity> used,
+        Optional<Double> drainMinutes,
+        Map<String, WasRead> currents) {
+    public static final Memory NONE = new Memory(Map.of(), Map.of(), List.of(), Optional.empty(), Map.of());
+
+    /** @param since when it was noted or shown, milliseconds since 1970 */
+    public record KnownTurn(Control.Direction direction, long since) {}
+
+    /**
+     * Both ends of a control, read at the grid with the tubes out.
+     *
+     * @param coldest V, below zero
+     * @param hottest V, below zero
+     * @param since milliseconds since 1970
+     */
+    public record KnownRange(double coldest, double hottest, long since) {}
+
+    /**
+     * A current as it was left.
+     *
+     * @param amperes of one tube, or the mean behind a shared point, A
+     * @param mains V; empty when it was not read
+     * @param share of the plate rating; empty when watts were not known
+     * @param at milliseconds since 1970
+     */
+    public record WasRead(double amperes, Optional<Double> mains, Optional<Double> share, long at) {}
+
+    public Memory {
+        turns = Map.copyOf(turns);
+        ranges = Map.copyOf(ranges);
+        used = List.copyOf(used);
+        currents = Map.copyOf(currents);
+    }
+}
