@@ -38,9 +38,9 @@ export function focusAfter(bench, entry) {
   let place;
   switch (entry.kind) {
     case 'read': place = nextField(entry.field) || openTicks()[0] || forward(); break;
-    case 'tick': place = nextTick(entry.field) || unread() || forward(); break;
+    case 'tick': place = nextTick(entry.field) || unread() || fields()[0] || forward(); break;
     case 'enter': case 'declare': case 'skip': case 'stop': case 'resume': place = first(bench); break;
-    case 'gone': place = openTicks()[0] || unread() || forward(); break;
+    case 'gone': place = openTicks()[0] || unread() || fields()[0] || forward(); break;
     default: place = same && inSight(same) ? same : unread() || forward();
   }
   if (place) place.focus({ preventScroll: entry.kind !== 'enter' && place === same });

@@ -174,7 +174,7 @@ public class SessionStore {
                 throw failed;
             }
             if (!stored.repeated()) {
-                session.state.apply(entry);
+                session.state.apply(new Entry(entry.id(), stored.at(), entry.device(), entry.event()));
                 session.seq = stored.seq();
             }
         }
@@ -210,7 +210,8 @@ public class SessionStore {
             return new Stored(row.seq(), row.happenedAt(), true);
         }
         catchUp(session);
-        session.state.refusal(entry).ifPresent(why -> {
+        Entry placed = session.state.inOrder(entry);
+        session.state.refusal(placed).ifPresent(why -> {
             throw new Refused(why);
         });
         int seq = session.seq + 1;
@@ -218,17 +219,17 @@ public class SessionStore {
                 id,
                 sessionId,
                 seq,
-                entry.event().getClass().getSimpleName(),
-                EVENT.write(entry.event()),
-                entry.at(),
-                entry.device()));
-        if (entry.event() instanceof SignedOff) {
+                placed.event().getClass().getSimpleName(),
+                EVENT.write(placed.event()),
+                placed.at(),
+                placed.device()));
+        if (placed.event() instanceof SignedOff) {
             List<Entry> all = new java.util.ArrayList<>(session.state.entries());
-            all.add(entry);
-            issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, entry.at());
+            all.add(placed);
+            issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, placed.at());
         }
         notices.storing(sessionId, seq);
-        return new Stored(seq, entry.at(), false);
+        return new Stored(seq, placed.at(), false);
     }
 
     private void catchUp(Live session) {

@@ -2,6 +2,7 @@ package yellowrail.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.options.LoadState;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
@@ -55,7 +56,7 @@ class KeyboardAloneIT extends CountedPage {
         page.focus("button:has-text('Begin')");
         page.keyboard().press("Enter");
         page.waitForURL("**/bench/*-*");
-        page.waitForSelector("#all-ticks");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         presses("a");
         focusAt(ask("LOAD_OHMS", ""));
         types("8");
@@ -104,16 +105,16 @@ class KeyboardAloneIT extends CountedPage {
         presses("a");
         at("CLOSE");
         presses("o");
-        focusAt("tick-");
-        presses("t");
+        focusAt("all-ticks");
+        presses("a");
+        focusAt(ask("RESIDUAL", "reservoir"));
         page.focus("#" + ask("RESIDUAL", "reservoir"));
         types("0.6 V");
         clock.minutes(1.2);
         page.focus("#" + ask("RESIDUAL", "reservoir"));
         types("0.8 V");
         page.waitForSelector(".ticks form:not([data-waits]) #tick-METER_PROVEN-");
-        page.keyboard().press("Escape");
-        page.keyboard().press("a");
+        presses("t");
         at("SIGN_OFF");
         focusAt("by");
         page.keyboard().type("E. R.");

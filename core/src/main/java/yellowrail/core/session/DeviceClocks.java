@@ -27,6 +27,16 @@ final class DeviceClocks {
                 .anyMatch(e -> !e.getKey().equals(entry.device()) && e.getValue() > entry.at() + allowed);
     }
 
+    /**
+     * The same entry no earlier than its device's last: how long each took on its way differs by fractions of a second, and
+     * what was read after a turn does not belong before it.
+     */
+    Entry inOrder(Entry entry) {
+        Long before = last.get(entry.device());
+        boolean crossed = before != null && entry.at() < before && entry.at() >= before - SLACK_MILLIS;
+        return crossed ? new Entry(entry.id(), before, entry.device(), entry.event()) : entry;
+    }
+
     /** Notes an entry; true when its device's clock went back. */
     boolean wentBack(Entry entry) {
         newest.merge(entry.device(), entry.at(), Math::max);

@@ -110,6 +110,11 @@ public final class Session {
                 : new Rules(this, entry.at()).refusal(entry.event());
     }
 
+    /** A new entry in the order its device made it in. */
+    public Entry inOrder(Entry entry) {
+        return clocks.inOrder(entry);
+    }
+
     /** Adds an event that happened. */
     public void apply(Entry entry) {
         boolean late = clocks.late(entry);

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yellowrail.core.reading.Meter;
@@ -12,6 +14,7 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.Ticked;
+import yellowrail.core.session.events.Turned;
 import yellowrail.core.session.stops.BeforePower;
 import yellowrail.core.session.stops.Drained;
 import yellowrail.planted.PlantedAmps;
@@ -21,6 +24,29 @@ import yellowrail.planted.PlantedAmps;
  * evidenced state is power, and replaying gives the same state.
  */
 class QueuesTest {
+    /** One took longer on its way than the next: what was read after a turn belongs after it. */
+    @Test
+    void entriesOfOneDeviceKeepTheirOrder() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK).poweredUp();
+        bench.minutes(12).round(31.6, 31.4, 397);
+        bench.did(new Turned("V1 control", Optional.empty(), ""));
+        Entry read = new Entry("r", bench.now - 300, "desk", Bench.read(Quantity.CURRENT, "V1", 0.33));
+        Entry placed = bench.session.inOrder(read);
+        assertThat(placed.at()).isEqualTo(bench.now);
+        bench.session.apply(placed);
+        assertThat(bench.session
+                        .last(Quantity.CURRENT, "V1")
+                        .orElseThrow()
+                        .context()
+                        .setting())
+                .isEqualTo(bench.session.context().setting());
+        // A clock that was set back is another matter: it is kept as it says, and told.
+        Entry back = new Entry("b", bench.now - 60_000, "desk", read.event());
+        assertThat(bench.session.inOrder(back)).isEqualTo(back);
+        Entry other = new Entry("o", bench.now - 300, "phone", read.event());
+        assertThat(bench.session.inOrder(other)).isEqualTo(other);
+    }
+
     private static final long BEGIN = 1_790_000_000_000L;
     private static final int TRIALS = 700;
 
