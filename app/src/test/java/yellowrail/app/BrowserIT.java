@@ -60,12 +60,16 @@ public abstract class BrowserIT extends AppIT {
 
     @BeforeEach
     void open() {
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        context = browser.newContext(screen());
         // Each step of a journey goes to its stop itself; those that try going on by itself wish it.
         if (!goesOnByItself()) {
             context.addInitScript("localStorage.getItem('goOn') || localStorage.setItem('goOn', 'off')");
         }
         page = tab();
+    }
+
+    protected Browser.NewContextOptions screen() {
+        return new Browser.NewContextOptions().setViewportSize(1280, 800);
     }
 
     /** Whether the session's page goes on by itself once a stop is done, as it does for builders. */

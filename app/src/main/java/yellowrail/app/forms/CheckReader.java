@@ -147,7 +147,7 @@ public final class CheckReader {
                 new MethodReader(form.sensing(), connection, tap, complaints).read(form.method());
         methodKnown = method.isPresent();
         SensingMethod known = method.orElse(new GridVoltsOnly());
-        Optional<Typed> reading = ofGrid(known) ? Optional.empty() : method.flatMap(this::reading);
+        Optional<Typed> reading = ofGrid(method) ? Optional.empty() : method.flatMap(this::reading);
         Meter meter = meter();
         return new IdleQuestion(
                 stage,
@@ -168,7 +168,7 @@ public final class CheckReader {
     }
 
     /** Negative volts where a current is taken: what they can tell is said as soon as they are recognised. */
-    private boolean ofGrid(SensingMethod method) {
+    private boolean ofGrid(Optional<SensingMethod> method) {
         boolean grid = MethodReader.way(form.method())
                 .filter(w -> w.type() == GridVoltsOnly.class)
                 .isPresent();
@@ -177,8 +177,8 @@ public final class CheckReader {
         boolean negative = !grid
                 && volts.filter(v -> v.unit() == Unit.VOLT && v.value() <= LEAST_GRID)
                         .isPresent()
-                && MeterText.understand(or(form.reading(), ""), method.field())
-                        .value()
+                && method.flatMap(m -> MeterText.understand(or(form.reading(), ""), m.field())
+                                .value())
                         .isEmpty();
         if (negative) {
             complaints.add(

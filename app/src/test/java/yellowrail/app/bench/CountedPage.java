@@ -50,9 +50,27 @@ abstract class CountedPage extends JourneyPage {
 
     protected void begin() {
         entries++;
-        page.click("button:has-text('Begin')");
+        hits(page.locator("button:has-text('Begin')"));
         page.waitForURL("**/bench/*-*");
         page.waitForLoadState(LoadState.NETWORKIDLE);
+    }
+
+    /** Presses a button, as this builder does. */
+    protected void hits(Locator button) {
+        button.click();
+    }
+
+    /** Fills a field and records it, as this builder does. */
+    protected void records(String field, String text) {
+        page.fill(field, text);
+        page.press(field, "Enter");
+    }
+
+    @Override
+    protected void clicks(Locator button) {
+        int before = seq();
+        hits(button);
+        after(before);
     }
 
     protected String here() {
@@ -87,8 +105,7 @@ abstract class CountedPage extends JourneyPage {
         int before = seq();
         String field = field(quantity, point);
         page.waitForSelector(field);
-        page.fill(field, text);
-        page.press(field, "Enter");
+        records(field, text);
         after(before);
     }
 
@@ -96,7 +113,7 @@ abstract class CountedPage extends JourneyPage {
     protected void confirmsAll() {
         entries++;
         String stop = here();
-        page.click("#all-ticks");
+        hits(page.locator("#all-ticks"));
         // What waits for something else than this list stays open.
         page.waitForFunction(
                 "s => document.getElementById('bench').dataset.here !== s || !document.getElementById('all-ticks')",
@@ -109,8 +126,7 @@ abstract class CountedPage extends JourneyPage {
 
     protected void signsCounted() {
         entries++;
-        page.fill("#by", "E. R.");
-        page.press("#by", "Enter");
+        records("#by", "E. R.");
         page.waitForURL("**/sheet");
     }
 

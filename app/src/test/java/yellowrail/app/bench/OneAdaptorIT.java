@@ -134,6 +134,58 @@ class OneAdaptorIT extends CountedPage {
         assertThat(page.locator("article.sheet").innerText()).contains("Adaptor moved to V4");
     }
 
+    /** Each position watched over a whole soak in a power-on of its own, and the first read again: proven. */
+    @Test
+    void fourTubesAreProvenByTurns() {
+        beginsByTurns(quad("Reed 6"), "yes");
+        enters("LOAD_OHMS", "", "8");
+        confirmsAll();
+        clock.minutes(1.2);
+        double[] milli = {39.2, 38.6, 39.6, 38.9};
+        for (int i = 0; i < SOCKETS.size(); i++) {
+            String socket = SOCKETS.get(i);
+            if (i > 0) {
+                moves(socket);
+            } else {
+                page.selectOption("#adaptor-socket", socket);
+                presses(page.locator("#adaptor button"));
+                at("MAINS");
+            }
+            declaresCounted("ON_TUBES_IN");
+            if (i == 0) {
+                enters("MAINS", "", "230");
+                at("WARM_UP");
+            }
+            clock.minutes(10.5);
+            for (int reading = 0; reading < 4; reading++) {
+                enters("MAINS", "", "230");
+                enters("CURRENT", socket, String.valueOf(milli[i]));
+                if (i == 0 && reading == 0) {
+                    at("MEASURE");
+                }
+                enters("PLATE", socket, "421");
+                clock.minutes(reading < 3 ? 9.9 : 1);
+            }
+        }
+        moves("V1");
+        declaresCounted("ON_TUBES_IN");
+        clock.minutes(10.5);
+        readsAll("V1", 39.3);
+        presses(page.locator(".moves button:has-text('Go to Soak')"));
+        at("SOAK");
+        assertThat(page.locator(".side").innerText()).contains("The soak is whole: play follows");
+        presses(page.locator(".moves button:has-text('Go to Play')"));
+        at("PLAY");
+        confirmsAll();
+        at("CLOSE");
+        declaresCounted("OFF");
+        clock.minutes(1.2);
+        confirmsAll();
+        at("SIGN_OFF");
+        signsCounted();
+        assertThat(page.locator("article.sheet .stamp").innerText()).isEqualTo("proven");
+    }
+
     private List<String> verdicts() {
         return page.locator(".tube-row .figures b").allInnerTexts();
     }

@@ -26,6 +26,43 @@ class SharedResistorIT extends CountedPage {
         page.navigate(url(page.locator("a[href*='/bench/new?amp=']").first().getAttribute("href")));
         page.selectOption("select[name=soaks]", "no");
         begin();
-        assertThat(here()).isEqualTo("BEFORE_POWER");
+        confirmsAll();
+        enters("LOAD_OHMS", "", "8");
+        at("DRAINED");
+        drainsCounted();
+        at("MAINS");
+        declaresCounted("ON_TUBES_IN");
+        enters("MAINS", "", "230");
+        enters("HEATER", "", "6.31");
+        at("WARM_UP");
+        clock.minutes(10);
+        String point = page.locator(".ask input[name=quantity][value=CURRENT] ~ input[name=point]")
+                .first()
+                .inputValue();
+        enters("CURRENT", point, "11.2");
+        clock.minutes(5.5);
+        enters("CURRENT", point, "11.2");
+        at("MEASURE");
+        enters(
+                "PLATE",
+                point.equals("all")
+                        ? "V1"
+                        : page.locator(".ask input[value=PLATE] ~ input[name=point]")
+                                .first()
+                                .inputValue(),
+                "318");
+        // One point, four tubes: a mean, never an all-clear, and a resistor instead of a turn.
+        String tubes = page.locator(".tube-row").allInnerTexts().toString();
+        assertThat(tubes).contains("mean only");
+        assertThat(page.locator(".next").innerText()).doesNotContain("Turn the");
+        presses(page.locator(".moves button:has-text('Go to Play')"));
+        at("PLAY");
+        confirmsAll();
+        at("CLOSE");
+        declaresCounted("OFF");
+        drainsCounted();
+        at("SIGN_OFF");
+        signsCounted();
+        assertThat(page.locator("article.sheet").innerText()).contains("mean of several");
     }
 }

@@ -503,6 +503,17 @@ public final class Session {
         return tubesMoved;
     }
 
+    /** What was last moved, as the log has it; empty while no tube was. */
+    public Optional<String> lastMoved() {
+        return entries.stream()
+                .filter(e -> e.event() instanceof Placed || e.event() instanceof Exchanged)
+                .reduce((a, b) -> b)
+                .map(e -> e.event() instanceof Placed p
+                        ? "The tube of " + p.socket() + " was changed."
+                        : "The tubes of " + ((Exchanged) e.event()).socketA() + " and "
+                                + ((Exchanged) e.event()).socketB() + " were exchanged.");
+    }
+
     /** Whether tubes leave their sockets in this session. */
     public boolean movesTubes() {
         return tubesMoved

@@ -251,7 +251,13 @@ public final class MeasureAndSet extends Stop {
     @Override
     public Set<Tool> tools(Session session) {
         Set<Tool> tools = EnumSet.of(
-                Tool.POWER_TUBES_IN, Tool.LIMITER, Tool.TUBES_NOW, Tool.TUBES_NOW_FIRST, Tool.TURN, Tool.LISTENING);
+                Tool.POWER_TUBES_IN,
+                Tool.LIMITER,
+                Tool.TUBES_NOW,
+                Tool.TUBES_NOW_FIRST,
+                Tool.TURN,
+                Tool.TURN_DIRECTIONS,
+                Tool.LISTENING);
         if (session.plan().setup().byTurns()) {
             tools.add(Tool.ADAPTOR);
         }

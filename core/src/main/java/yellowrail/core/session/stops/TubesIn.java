@@ -96,6 +96,12 @@ public final class TubesIn extends Stop {
     @Override
     public List<Remark> remarks(Look look) {
         List<Remark> remarks = new ArrayList<>();
+        look.session()
+                .lastMoved()
+                .ifPresent(moved -> remarks.add(Remark.open(
+                        "asked-again",
+                        "",
+                        moved + " Key, seat and glow are asked again of every socket: a hand was at the tubes.")));
         look.judged().present().stream()
                 .flatMap(answer -> answer.sockets().stream())
                 .filter(SocketAnswer::measured)
