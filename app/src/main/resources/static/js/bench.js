@@ -142,10 +142,13 @@ async function refresh(upTo) {
   refreshing = true;
   try {
     do {
-      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, { headers: { 'X-Parts': [...parts.keys()].join(' ') } }).catch(() => null);
+      const known = [...parts.keys()].join(' ');
+      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, { headers: { 'X-Parts': known } }).catch(() => null);
       if (!response || !response.ok) return;
       if (response.redirected) { location.reload(); return; }
       const html = whole(await response.text());
+      // Nothing new: the page under the builder's hands stays.
+      if (known && known === [...parts.keys()].join(' ')) continue;
       await handsOff;
       swap(html);
     } while (newest > seq());

@@ -1,5 +1,6 @@
 package yellowrail.app.quickcheck;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.CheckReader;
@@ -11,6 +12,7 @@ import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.adjust.Transconductance;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.sensing.CathodeResistor;
+import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
@@ -103,7 +105,7 @@ public record CheckView(
                 understood(question, answer),
                 missing(read, answer),
                 answer.limits(),
-                answer.notes(),
+                notes(question, answer),
                 answer.formulas());
     }
 
@@ -133,6 +135,18 @@ public record CheckView(
                 Show.fixed(p.watts(), 1),
                 Show.si(p.plateAmperes(), Unit.AMPERE, 3),
                 "hotter would pass " + p.limit() + (p.step() ? "; a step on the way: then read again" : ""));
+    }
+
+    /** With one adaptor the other tubes are read by turns, which a single check cannot judge together. */
+    private static List<String> notes(IdleQuestion question, IdleAnswer answer) {
+        List<String> notes = new ArrayList<>(answer.notes());
+        if (question.method() instanceof SocketAdaptor) {
+            notes.add(
+                    "An adaptor shows one tube at a time. With one adaptor the others follow by turns: off, cool, move,"
+                            + " on, 10 min, read, and the first again at the end. Keep this as an amp and begin a session read by"
+                            + " turns: it judges them together.");
+        }
+        return notes;
     }
 
     /** With cathode bias the resistor sets the idle: nothing is turned. */
