@@ -115,9 +115,10 @@ record Panel(
      * What could be opened further, and what is confirmed before tubes move.
      *
      * @param more whether the chassis is still closed
+     * @param points whether nothing but test points is reached
      * @param asked whether cool tubes are asked for at the stop itself
      */
-    record Opening(boolean more, boolean asked, boolean cool) {}
+    record Opening(boolean more, boolean points, boolean asked, boolean cool) {}
 
     /**
      * The one adaptor.

@@ -114,6 +114,7 @@ final class SessionPages {
                 session.ticked(Drained.CHASSIS_CLOSED, ""),
                 new Panel.Opening(
                         session.access() != Access.OPEN,
+                        session.access() == Access.TEST_POINTS,
                         session.movesTubes(),
                         session.ticked(BeforePower.TUBES_COOL, "")),
                 adaptor(here, locks),
@@ -302,6 +303,9 @@ final class SessionPages {
                 name,
                 s.socket().tubeType()
                         + (session.tube(name).isEmpty() ? "" : " · " + session.tube(name))
+                        + (s.measured() && Turn.beforeTheMove(session, name)
+                                ? ", of this setting, before the move"
+                                : "")
                         + (present.sockets().size() > 1
                                         && RoundAnswer.hottest(present.sockets())
                                                 .filter(h -> h.socket().name().equals(name))

@@ -107,6 +107,8 @@ class OneAdaptorIT extends CountedPage {
             moves(SOCKETS.get(i));
             declaresCounted("ON_TUBES_IN");
             assertThat(page.locator(".next .do").innerText()).contains("warms up");
+            assertThat(page.locator(".tube-row").allInnerTexts().toString())
+                    .contains("of this setting, before the move");
             clock.minutes(10.5);
             readsAll(SOCKETS.get(i), milli[i]);
         }

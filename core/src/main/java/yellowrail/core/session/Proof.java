@@ -83,8 +83,10 @@ public record Proof(
         }
         SoakProof soak = SoakProof.of(session, judged);
         circumstances(session, judged, wants);
-        soak.unclear().ifPresent(v -> wants.add(Want.of("The verdict is “" + v.words() + "”.")));
-        if (session.plan().setup().soaks() && session.access() != Access.TEST_POINTS) {
+        boolean watts = session.access() != Access.TEST_POINTS;
+        boolean soaks = watts && session.plan().setup().soaks();
+        soak.unclear().filter(v -> watts).ifPresent(v -> wants.add(Want.of("The verdict is “" + v.words() + "”.")));
+        if (soaks) {
             wants.addAll(soak.wants());
         }
         stops(session, wants);
@@ -94,8 +96,8 @@ public record Proof(
                 recheck(session).orElse(wants.isEmpty() ? State.PROVEN : set ? State.SET : State.NOT_SET),
                 wants.stream().map(Want::sentence).toList(),
                 wants,
-                soak.begunAt(),
-                soak.wholeAt(),
+                soak.begunAt().filter(at -> soaks),
+                soak.wholeAt().filter(at -> soaks),
                 again);
     }
 

@@ -89,6 +89,12 @@ public record Turn(String socket, RecordedReading first, Optional<RecordedReadin
                 .toList();
     }
 
+    /** Whether a position was read before the adaptor went on: its reading stays, of the power-on it was read in. */
+    public static boolean beforeTheMove(Session session, String socket) {
+        return session.plan().setup().byTurns()
+                && session.adaptor().filter(socket::equals).isEmpty();
+    }
+
     /** Which position comes next: the hottest expected first, and that one again at the end; empty when all is read. */
     public static Optional<String> next(Session session) {
         List<Turn> done = done(session);

@@ -18,6 +18,8 @@ public enum Tool {
     TUBES_NOW,
     /** The same before the fields. */
     TUBES_NOW_FIRST,
+    /** What the readings mean before the fields. */
+    FINDINGS_FIRST,
     /** Target and next turn. */
     TURN,
     /** Currents over time. */
