@@ -159,14 +159,14 @@ class OneAdaptorIT extends CountedPage {
                 at("WARM_UP");
             }
             clock.minutes(10.5);
-            for (int reading = 0; reading < 4; reading++) {
+            for (int reading = 0; reading < 5; reading++) {
                 enters("MAINS", "", "230");
                 enters("CURRENT", socket, String.valueOf(milli[i]));
                 if (i == 0 && reading == 0) {
                     at("MEASURE");
                 }
                 enters("PLATE", socket, "421");
-                clock.minutes(reading < 3 ? 9.9 : 1);
+                clock.minutes(reading < 4 ? 8.5 : 1);
             }
         }
         moves("V1");
