@@ -17,6 +17,7 @@ import yellowrail.core.round.Answered;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundReadings;
 import yellowrail.core.round.RoundState;
+import yellowrail.core.session.Access;
 import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.RecordedReading;
@@ -41,6 +42,9 @@ record FinalRound(RoundStore rounds) {
 
     void keep(BenchSession bench, JudgingBasis standards, long at) {
         Session session = bench.state();
+        if (session.access() == Access.TEST_POINTS) {
+            return; // Currents without volts are no round: they would stand in the history as "unknown".
+        }
         UUID id = id(bench.id() + "/round");
         SessionAssessment judged = SessionAssessment.of(session, standards);
         List<RecordedReading> taken = newest(session, judged);

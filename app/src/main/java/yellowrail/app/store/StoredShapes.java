@@ -21,8 +21,13 @@ public final class StoredShapes {
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);
     public static final Shape<TypeHashes> TYPE_HASHES = new Shape<>("type hashes", TypeHashes.class, Upgrades::hashes);
-    public static final Shape<Plan> PLAN =
-            new Shape<>("plan", Plan.class, Upgrades::carriedOver, Upgrades::milliampsOfPlan, Upgrades::workedWhole);
+    public static final Shape<Plan> PLAN = new Shape<>(
+            "plan",
+            Plan.class,
+            Upgrades::carriedOver,
+            Upgrades::milliampsOfPlan,
+            Upgrades::workedWhole,
+            Upgrades::exactnessOfMemory);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);

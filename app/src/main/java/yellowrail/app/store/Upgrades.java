@@ -99,6 +99,18 @@ final class Upgrades {
         return plan;
     }
 
+    /** A remembered current did not say by which meter it was read: another one, as exact as the least exact shipped. */
+    static ObjectNode exactnessOfMemory(ObjectNode plan) {
+        for (JsonNode current : plan.path("setup").path("memory").path("currents")) {
+            ((ObjectNode) current)
+                    .putObject("exactness")
+                    .put("meter", "")
+                    .put("limit", 0.02)
+                    .put("rounding", 0.005);
+        }
+        return plan;
+    }
+
     /** Sessions took over neither tubes nor findings from the one before. */
     static ObjectNode carriedOver(ObjectNode plan) {
         seriesAndSystem((ObjectNode) plan.get("amp"));

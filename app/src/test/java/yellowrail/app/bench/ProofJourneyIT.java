@@ -110,7 +110,7 @@ class ProofJourneyIT extends BenchPage {
                 .contains("proven")
                 .contains("Closed: loose wire at the socket, soldered.")
                 .contains("What began the soak again")
-                .contains("second edition");
+                .contains("third edition");
     }
 
     @Test

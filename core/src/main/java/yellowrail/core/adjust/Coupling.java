@@ -1,6 +1,7 @@
 package yellowrail.core.adjust;
 
 import java.util.Optional;
+import yellowrail.core.idle.SupplySoftness;
 import yellowrail.core.reading.Band;
 
 /**
@@ -12,13 +13,13 @@ import yellowrail.core.reading.Band;
  */
 public record Coupling(Band ohms, Band pull) {
     /** Share of B+ that the stiffest, a usual and the softest supply lose at the present current. */
-    private static final Band USUAL_SAG = new Band(0, 0.05, 0.15);
+    private static final Band USUAL_SAG = new Band(0, 0.05, SupplySoftness.MOST_SAG);
 
     /**
-     * Screens fed from B+ amplify: an average of the catalogue's beam tubes and pentodes between 40 and 80 % idle, from
-     * screens fed apart (hardly any) to the coldest of them.
+     * By the catalogue's curves from 250 V to the rating, idling at 40 to 80 %: screens fed apart hardly let a current follow
+     * its plate volts; screens on B+ amplify, in the mean and for the coldest tube at the highest volts.
      */
-    static final Band USUAL_PULL = new Band(0.5, 5, 9);
+    static final Band USUAL_PULL = new Band(0.1, 5, 9.5);
 
     /**
      * @param sag from two rounds, or why there is none

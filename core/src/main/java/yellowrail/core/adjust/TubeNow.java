@@ -68,23 +68,21 @@ public record TubeNow(
                 Optional.empty());
     }
 
-    /** The same at another mains: currents and volts by their factors. */
-    public TubeNow at(double amperesFactor, double voltsFactor) {
-        return amperesFactor == 1 && voltsFactor == 1
-                ? this
-                : new TubeNow(
-                        socket,
-                        plateAmperes * amperesFactor,
-                        screenAmperes * amperesFactor,
-                        plateVolts * voltsFactor,
-                        error,
-                        ratedWatts,
-                        point,
-                        method,
-                        alone,
-                        grids,
-                        window,
-                        permitted);
+    /** The same at the mains it is set for, and what is permitted as read now with it. */
+    TubeNow carried(AtMains now) {
+        return new TubeNow(
+                socket,
+                plateAmperes / now.amperes(),
+                screenAmperes / now.amperes(),
+                plateVolts / now.volts(),
+                error,
+                ratedWatts,
+                point,
+                method,
+                alone,
+                grids,
+                window,
+                permitted.map(p -> p.over(now.amperes(), now.volts())));
     }
 
     public double share() {

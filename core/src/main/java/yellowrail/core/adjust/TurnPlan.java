@@ -19,8 +19,19 @@ final class TurnPlan {
     private static final double CONVERGED = 1e-7;
     private static final double LEAST = 0.2;
 
-    /** One control's stop, plate currents of its hottest tube, A, and plate volts to cathode, V. */
-    record Step(Control control, TubeNow lead, Band stop, double end, double stopVolts, double endVolts) {}
+    /**
+     * One control's stop, plate currents of its hottest tube, A, and plate volts to cathode, V.
+     *
+     * @param highestVolts at the stop on the stiffest supply that is possible
+     */
+    record Step(
+            Control control,
+            TubeNow lead,
+            Band stop,
+            double end,
+            double stopVolts,
+            double highestVolts,
+            double endVolts) {}
 
     /** The state of the stage at one time. */
     private record State(double[] plate, double shift) {}
@@ -66,12 +77,20 @@ final class TurnPlan {
             double[] at = middle.get().get(i);
             double low = at[0];
             double high = at[0];
+            double highestVolts = at[2];
             for (List<double[]> corner : corners) {
                 low = Math.min(low, corner.get(i)[0]);
                 high = Math.max(high, corner.get(i)[0]);
+                highestVolts = Math.max(highestVolts, corner.get(i)[2]);
             }
             steps.add(new Step(
-                    turned.get(i), lead(tubes, turned.get(i)), new Band(low, at[0], high), at[1], at[2], at[3]));
+                    turned.get(i),
+                    lead(tubes, turned.get(i)),
+                    new Band(low, at[0], high),
+                    at[1],
+                    at[2],
+                    highestVolts,
+                    at[3]));
         }
         return Optional.of(steps);
     }

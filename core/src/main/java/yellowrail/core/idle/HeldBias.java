@@ -14,10 +14,6 @@ import yellowrail.core.tube.TubeType;
  * from stiff to as soft as is met with.
  */
 final class HeldBias {
-    /** A tube-rectified supply of a large amp sags by this share of its volts at idle; stiffer ones by less. */
-    static final double MOST_SAG = 0.15;
-    /** Sag of a usual supply with silicon rectifiers. */
-    private static final double USUAL_SAG = 0.02;
     /** Screens behind a dropping resistor or on a supply of their own, as a share of the plate's volts. */
     private static final double LEAST_SCREEN = 0.7;
 
@@ -50,9 +46,9 @@ final class HeldBias {
     Band exponent(double volts, Optional<Double> screen, double amperes, double ratio) {
         double high = screen.orElse(volts);
         double low = screen.orElse(LEAST_SCREEN * volts);
-        double least = solve(volts, low, amperes, ratio, 1 / (1 + band), MOST_SAG);
+        double least = solve(volts, low, amperes, ratio, 1 / (1 + band), SupplySoftness.MOST_SAG);
         double most = solve(volts, high, amperes, ratio, 1 + band, 0);
-        double usual = solve(volts, high, amperes, ratio, 1, USUAL_SAG);
+        double usual = solve(volts, high, amperes, ratio, 1, SupplySoftness.SILICON_SAG);
         return new Band(Math.min(least, usual), usual, Math.max(most, usual));
     }
 

@@ -120,7 +120,7 @@ final class HighestPermitted {
 
     /** Plate volts over the present ones behind the softest supply. */
     private static double sagged(double factor) {
-        return Math.max(LEAST_VOLTS, 1 + HeldBias.MOST_SAG * (1 - factor));
+        return Math.max(LEAST_VOLTS, 1 + SupplySoftness.MOST_SAG * (1 - factor));
     }
 
     /** A smaller reading has the same counts, so that their share grows. */

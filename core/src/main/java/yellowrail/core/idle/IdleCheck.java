@@ -27,7 +27,7 @@ public final class IdleCheck {
     /** What is missing without a reading at the sense point. */
     public static final String METER_READING = "meter reading";
 
-    /** What a power-on and its warm-up usually move a current by, share. */
+    /** A current counts as settled while it moves by 1 % in 5 min: two power-ons may each be so far off. Share. */
     private static final double UNKNOWN_DRIFT = 0.02;
 
     /** Copper 30 °C warmer than when its resistance was measured. */

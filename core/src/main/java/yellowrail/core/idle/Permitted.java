@@ -35,6 +35,22 @@ public record Permitted(
         return new Permitted(0, 0, 0, Optional.empty(), 0, reading, false, true);
     }
 
+    /** The same idle in figures of another mains, smaller by these factors; what the meter shows there is left out. */
+    public Permitted over(double amperes, double volts) {
+        double factor = amperes * volts;
+        return factor == 1
+                ? this
+                : new Permitted(
+                        share / factor,
+                        watts / factor,
+                        plateAmperes / amperes,
+                        Optional.empty(),
+                        edge / factor,
+                        limit,
+                        step,
+                        unread);
+    }
+
     /** Whether there is any such idle. */
     public boolean exists() {
         return share > 0;

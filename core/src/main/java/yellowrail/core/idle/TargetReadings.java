@@ -80,7 +80,7 @@ final class TargetReadings {
         /** Whether the softest supply would carry it out of its window, or its volts past a limit, while one turns. */
         private boolean step(Window window, double plate) {
             double turn = split.plate().value() > 0 ? plate / split.plate().value() : MOST_TURN;
-            double there = window.aim() * Math.max(0, 1 + HeldBias.MOST_SAG * (1 - turn));
+            double there = window.aim() * Math.max(0, 1 + SupplySoftness.MOST_SAG * (1 - turn));
             double low = Math.min(
                     window.low(),
                     permitted

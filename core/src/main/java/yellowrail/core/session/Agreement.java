@@ -23,10 +23,20 @@ public record Agreement(String point, Kind kind, String sentence) {
 
     /** Whether it agrees. */
     public enum Kind {
-        AGREES,
-        DIFFERS,
-        TOO_CLOSE,
-        NOT_KNOWN
+        AGREES("agrees with last time"),
+        DIFFERS("does not agree with last time"),
+        TOO_CLOSE("too close to call"),
+        NOT_KNOWN("not known");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
     }
 
     /** Each sense point of a session. */
@@ -65,20 +75,43 @@ public record Agreement(String point, Kind kind, String sentence) {
                             + ", so it cannot be compared with "
                             + Show.si(was.get().amperes(), Unit.AMPERE, 3) + ".");
         }
-        return compared(session, point, now.get(), mains.get(), was.get());
+        return compared(
+                session,
+                point,
+                now.get(),
+                exactness(session, read.get()).apart(was.get().exactness()),
+                mains.get(),
+                was.get());
+    }
+
+    /** How exactly a current was read, with the last digit of the mains beside it. */
+    static Memory.Exactness exactness(Session session, RecordedReading read) {
+        double current = Math.abs(read.typed().value());
+        double mains = Position.mainsBeside(session, read)
+                .map(m -> m.typed().lastDigit() / m.typed().value())
+                .orElse(0.0);
+        return new Memory.Exactness(
+                session.plan().meter().name(),
+                session.plan().meter().limit(read.typed()) / current,
+                Math.hypot(
+                        read.typed().lastDigit() / 2 / current,
+                        mains / 2 * Position.usualExponent(session).mid()));
     }
 
     private static Agreement unknown(String point, String what) {
         return new Agreement(point, Kind.NOT_KNOWN, point + ": " + what);
     }
 
-    private static Agreement compared(Session session, String point, double now, double mains, Memory.WasRead was) {
+    private static Agreement compared(
+            Session session, String point, double now, double error, double mains, Memory.WasRead was) {
         double ratio = mains / was.mains().orElseThrow();
         Band exponent = was.share()
                 .map(share -> Position.exponentAt(session, share))
                 .orElseGet(() -> Position.usualExponent(session));
-        double low = now / Math.pow(ratio, exponent.low()) / was.amperes();
-        double high = now / Math.pow(ratio, exponent.high()) / was.amperes();
+        double one = now / Math.pow(ratio, exponent.low()) / was.amperes();
+        double other = now / Math.pow(ratio, exponent.high()) / was.amperes();
+        double low = Math.min(one, other) * (1 - error);
+        double high = Math.max(one, other) * (1 + error);
         boolean lowIn = Math.abs(low - 1) <= WITHIN + 1e-9;
         boolean highIn = Math.abs(high - 1) <= WITHIN + 1e-9;
         Kind kind = lowIn && highIn
@@ -97,7 +130,7 @@ public record Agreement(String point, Kind kind, String sentence) {
                             case DIFFERS ->
                                 Show.significant(100 * Math.abs(carried / was.amperes() - 1), 2)
                                         + " % off, more than 3 %.";
-                            case TOO_CLOSE -> "too close to call, as far as the mains moved.";
+                            case TOO_CLOSE -> "too close to call, as far as the meter and the mains tell.";
                             case NOT_KNOWN -> throw new IllegalStateException();
                         });
     }

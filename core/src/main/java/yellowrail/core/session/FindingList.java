@@ -95,8 +95,8 @@ public final class FindingList {
                 case CREEP, SWAP -> watchAgain(c.about());
                 default -> SAY;
             };
-            Finding finding =
-                    new Finding(c.code(), c.about(), c.tube(), c.since(), c.sentence(), Optional.empty(), wants);
+            Finding finding = new Finding(
+                    c.code(), c.about(), tubes.label(c.tube()), c.since(), c.sentence(), Optional.empty(), wants);
             Optional<String> fact = switch (c.code()) {
                 case LEAK -> lastShift(c.about()).filter(s -> !s.finding()).map(SwapTest.GridShift::sentence);
                 case CREEP, SWAP -> steadySince(c.about(), c.tube(), Long.MIN_VALUE);
@@ -196,7 +196,7 @@ public final class FindingList {
                 Finding finding = new Finding(
                         Finding.Code.CREEP,
                         curve.point(),
-                        TubeHistory.label(tube),
+                        tubes.label(tube),
                         since,
                         crept.get().sentence(),
                         Optional.empty(),
@@ -237,7 +237,7 @@ public final class FindingList {
             Finding finding = new Finding(
                     Finding.Code.SWAP,
                     tube ? swap.to() : position ? swap.from() : Finding.AMP,
-                    tube ? TubeHistory.label(moved) : "",
+                    tube ? tubes.label(moved) : "",
                     swap.at(),
                     swap.sentence(),
                     Optional.empty(),

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.AtMains;
 import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.adjust.NextTurn;
 import yellowrail.core.adjust.Transconductance;
@@ -15,6 +16,7 @@ import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundReadings;
@@ -65,7 +67,7 @@ final class IdleAdvice {
         Optional<SessionAssessment.JudgedRound> last = judged.rounds().stream()
                 .filter(r -> r.answer().unmeasured().isEmpty())
                 .reduce((a, b) -> b);
-        if (last.isEmpty()) {
+        if (last.isEmpty() || session.lastAt() - last.get().round().at() > RoundAssembler.MAINS_MILLIS) {
             return Optional.empty();
         }
         List<String> turned = turnedSince(last.get().round());
@@ -89,14 +91,30 @@ final class IdleAdvice {
 
     /** Controls turned after a round, in order; one for each turn. */
     private List<String> turnedSince(SessionRound round) {
-        return turned(round.at(), Long.MAX_VALUE);
+        return turned(place(round), session.entries().size());
     }
 
-    private List<String> turned(long after, long until) {
-        return session.entries().stream()
-                .filter(e -> e.at() > after && e.at() <= until && e.event() instanceof Turned)
+    /** Controls turned between two places of the record: entries of two devices may bear one time. */
+    private List<String> turned(int after, int until) {
+        return session.entries().subList(Math.min(after, until), until).stream()
+                .filter(e -> e.event() instanceof Turned)
                 .map(e -> ((Turned) e.event()).control())
                 .toList();
+    }
+
+    /** How many entries there were when a round was read. */
+    private int place(SessionRound round) {
+        RecordedReading newest = round.taken().get(round.taken().size() - 1);
+        // A correction is no newer than what it corrects.
+        while (!newest.supersedes().isEmpty()) {
+            newest = session.reading(newest.supersedes()).orElseThrow();
+        }
+        List<Entry> entries = session.entries();
+        int place = entries.size();
+        while (place > 0 && !entries.get(place - 1).id().equals(newest.id())) {
+            place--;
+        }
+        return place;
     }
 
     private Advice of(RoundAnswer answer, Optional<RoundReadings> last, List<String> done) {
@@ -122,15 +140,15 @@ final class IdleAdvice {
             return fit(answer);
         }
         double mains = session.toMiddle() ? offNominal(last) : 1;
-        double exponent = Position.usualExponent(session).mid();
-        double carried = Math.pow(mains, exponent);
+        AtMains now =
+                new AtMains(Math.pow(mains, Position.usualExponent(session).mid()), mains);
         return NextTurn.of(
                 amp,
-                tubes.stream().map(t -> t.at(1 / carried, 1 / mains)).toList(),
+                tubes,
                 judged.window().get(),
                 judged.sag(),
                 judged.directions().known(),
-                new NextTurn.Wish(pull(), session.toMiddle(), done, carried));
+                new NextTurn.Wish(pull(), session.toMiddle(), done, now));
     }
 
     /**
@@ -160,7 +178,7 @@ final class IdleAdvice {
     private Optional<Band> pull(SessionAssessment.JudgedRound a, SessionAssessment.JudgedRound b) {
         Optional<Double> mainsA = a.round().readings().mains();
         Optional<Double> mainsB = b.round().readings().mains();
-        List<String> turned = turned(a.round().at(), b.round().at());
+        List<String> turned = turned(place(a.round()), place(b.round()));
         if (mainsA.isEmpty()
                 || mainsB.isEmpty()
                 || turned.isEmpty()
@@ -184,13 +202,19 @@ final class IdleAdvice {
             double volts = Math.log(volts(is.get()) / volts(was) / mains);
             double exponent = Position.usualExponent(session).mid();
             double current = Math.log(amperes(is.get()) / amperes(was) / Math.pow(mains, exponent));
-            double error = (digits(was) + digits(is.get())) / Math.abs(volts);
+            double follows = current / volts;
+            // A ratio of two differences: the digits of its numerator, and those of its denominator as often as it is
+            // large.
+            double error = (digit(reading(was))
+                            + digit(reading(is.get()))
+                            + Math.abs(follows) * (digit(plate(was)) + digit(plate(is.get()))))
+                    / Math.abs(volts);
             if (Math.abs(volts) < MOVED || error > TELLS_NOTHING) {
                 continue;
             }
-            sum += current / volts;
-            low = Math.max(low, current / volts - error);
-            high = Math.min(high, current / volts + error);
+            sum += follows;
+            low = Math.max(low, follows - error);
+            high = Math.min(high, follows + error);
             seen++;
         }
         double mid = Math.max(0, seen == 0 ? 0 : sum / seen);
@@ -213,18 +237,17 @@ final class IdleAdvice {
         return s.answer().cathodeAmperes().orElseThrow().value();
     }
 
-    /** What the last digits leave open of current and volts together, as a share. */
-    private static double digits(SocketAnswer s) {
-        double reading = s.question()
-                .reading()
-                .map(r -> r.lastDigit() / Math.abs(r.value()))
-                .orElse(0.01);
-        double volts = s.question()
-                .plate()
-                .volts()
-                .map(v -> v.lastDigit() / Math.abs(v.value()))
-                .orElse(0.005);
-        return reading + volts * 3;
+    private static Optional<Typed> reading(SocketAnswer s) {
+        return s.question().reading();
+    }
+
+    private static Optional<Typed> plate(SocketAnswer s) {
+        return s.question().plate().volts();
+    }
+
+    /** Size of the last digit, as a share; what was not typed tells nothing. */
+    private static double digit(Optional<Typed> read) {
+        return read.map(r -> r.lastDigit() / Math.abs(r.value())).orElse(Double.POSITIVE_INFINITY);
     }
 
     private List<TubeNow> tubesNow(RoundAnswer answer) {

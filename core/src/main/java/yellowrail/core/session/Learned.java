@@ -1,14 +1,17 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.reading.Estimate;
+import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Memory.KnownTurn;
 import yellowrail.core.session.Memory.WasRead;
@@ -74,23 +77,23 @@ public final class Learned {
         return ranges;
     }
 
-    /** From the first “off” that was followed by dead readings of every node, to the last node's first one. */
+    /** From an “off” to the first dead reading of its last node; the newest off-time in which every node was read dead. */
     private static Optional<Double> drainMinutes(Session session) {
-        long last = 0;
-        long off = 0;
-        for (String node : session.names(yellowrail.core.round.Point.Place.NODE)) {
-            Optional<RecordedReading> dead = session.holding().stream()
-                    .filter(r -> r.isOf(Quantity.RESIDUAL, node)
-                            && r.context().run() > 0
-                            && Math.abs(r.typed().value()) <= session.plan().handsVolts())
-                    .findFirst();
-            if (dead.isEmpty()) {
-                return Optional.empty();
+        List<String> nodes = session.names(Point.Place.NODE);
+        Map<Long, Map<String, Long>> dead = new TreeMap<>();
+        for (RecordedReading r : session.holding()) {
+            if (r.quantity() == Quantity.RESIDUAL
+                    && r.context().run() > 0
+                    && r.at() > r.context().offSince()
+                    && Math.abs(r.typed().value()) <= session.plan().handsVolts()) {
+                dead.computeIfAbsent(r.context().offSince(), off -> new HashMap<>())
+                        .merge(r.point().name(), r.at(), Math::min);
             }
-            last = Math.max(last, dead.get().at());
-            off = Math.max(off, dead.get().context().offSince());
         }
-        return last > off ? Optional.of((last - off) / 60_000.0) : Optional.empty();
+        return dead.entrySet().stream()
+                .filter(off -> !nodes.isEmpty() && off.getValue().keySet().containsAll(nodes))
+                .reduce((earlier, later) -> later)
+                .map(off -> (Collections.max(off.getValue().values()) - off.getKey()) / 60_000.0);
     }
 
     /** As this session left them where it set the amp; as they were where it changed nothing. */
@@ -109,6 +112,7 @@ public final class Learned {
                                     group.name(),
                                     new WasRead(
                                             i,
+                                            Agreement.exactness(session, r),
                                             Position.mains(session, r).map(MainsReading::volts),
                                             share(judged, group),
                                             r.at()))));

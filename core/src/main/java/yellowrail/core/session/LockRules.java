@@ -23,7 +23,7 @@ public final class LockRules {
     }
 
     Locks locks() {
-        List<String> hands = forHands();
+        List<String> hands = waiting("say that the chassis is opened, then it is drained.");
         Map<DrainLimit, List<String>> waits = new EnumMap<>(DrainLimit.class);
         for (DrainLimit limit : DrainLimit.values()) {
             List<String> missing = new ArrayList<>(hands);
@@ -32,7 +32,10 @@ public final class LockRules {
             }
             waits.put(limit, missing);
         }
-        List<String> tubes = new ArrayList<>(hands);
+        List<String> tubes = waiting(
+                session.access() == Access.TEST_POINTS
+                        ? "say what is opened, the chassis or the tubes alone from outside (adaptors in the sockets)."
+                        : "say that the chassis is opened, then it is drained.");
         cool(tubes);
         if (closedChassis() && !tubes.isEmpty()) {
             tubes = fromOutside();
@@ -40,12 +43,16 @@ public final class LockRules {
         return new Locks(waits, tubes);
     }
 
-    private List<String> forHands() {
+    /**
+     * What hands wait for.
+     *
+     * @param opening what to say first where this session opens nothing
+     */
+    private List<String> waiting(String opening) {
         List<String> missing = new ArrayList<>();
         off(missing);
         if (missing.isEmpty() && !session.access().handsIn()) {
-            missing.add("This session works with " + session.access().words()
-                    + ": say that the chassis is opened, then it is drained.");
+            missing.add("This session works with " + session.access().words() + ": " + opening);
         }
         BeforePower.preflight(session).stream().limit(1).forEach(missing::add);
         if (missing.isEmpty()) {

@@ -39,11 +39,28 @@ public record Memory(
      * A current as it was left.
      *
      * @param amperes of one tube, or the mean behind a shared point, A
+     * @param exactness how exactly that is known
      * @param mains V; empty when it was not read
      * @param share of the plate rating; empty when watts were not known
      * @param at milliseconds since 1970
      */
-    public record WasRead(double amperes, Optional<Double> mains, Optional<Double> share, long at) {}
+    public record WasRead(
+            double amperes, Exactness exactness, Optional<Double> mains, Optional<Double> share, long at) {}
+
+    /**
+     * How exactly a current was read.
+     *
+     * @param meter its name
+     * @param limit the meter's limit of error there, share of the reading
+     * @param rounding what the last digits of the current and of the mains leave open, share of the current
+     */
+    public record Exactness(String meter, double limit, double rounding) {
+        /** How far two readings of one current lie apart at most: one meter errs alike both times, two do not. */
+        double apart(Exactness other) {
+            double rounded = Math.hypot(rounding, other.rounding);
+            return meter.equals(other.meter) ? rounded : Math.hypot(rounded, Math.hypot(limit, other.limit));
+        }
+    }
 
     public Memory {
         turns = Map.copyOf(turns);

@@ -101,7 +101,7 @@ public record Outcome(
                         ? afterWatts.map(w -> w.value() / beforeWatts.get())
                         : Optional.empty(),
                 recheck(session, socket)
-                        .map(a -> a.kind() == Agreement.Kind.AGREES ? "agrees with last time" : "see below")
+                        .map(a -> a.kind().words())
                         .or(() -> after.map(s -> s.answer().verdict()).map(Verdict::words))
                         .orElse("not measured"),
                 after.map(s -> s.answer().verdict().allClear()).orElse(false),

@@ -110,12 +110,16 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
 
     /** The mains read nearest in time in the same power-on. */
     static Optional<MainsReading> mains(Session session, RecordedReading taken) {
+        return mainsBeside(session, taken)
+                .map(r -> new MainsReading(r.at(), r.typed().value()));
+    }
+
+    static Optional<RecordedReading> mainsBeside(Session session, RecordedReading taken) {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.MAINS
                         && r.context().run() == taken.context().run()
                         && r.context().power() == taken.context().power())
-                .min(Comparator.comparingLong(r -> Math.abs(r.at() - taken.at())))
-                .map(r -> new MainsReading(r.at(), r.typed().value()));
+                .min(Comparator.comparingLong(r -> Math.abs(r.at() - taken.at())));
     }
 
     /** As its round was judged; where volts were not known then, by the current that stands at the ceiling now. */

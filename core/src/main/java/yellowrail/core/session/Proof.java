@@ -26,7 +26,7 @@ public record Proof(
         Optional<Long> wholeAt,
         List<String> again) {
     /** The rules these states are told by; a sheet names them. */
-    public static final String EDITION = "rules of November 2026, second edition";
+    public static final String EDITION = "rules of November 2026, third edition";
 
     /** How far the session got. */
     public enum State {

@@ -1,12 +1,14 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.SenseGroup;
@@ -103,13 +105,15 @@ final class RoundAssembler {
             });
         }
         Optional<Double> mains = mains(session, now);
+        Collection<List<RecordedReading>> runs = byRun(now);
         return new RoundReadings(
                         session.plan().meter(),
                         session.plan().reference(),
                         mains,
                         now.stream().anyMatch(r -> r.context().limiter()),
-                        mains.filter(m -> m < session.plan().amp().mains().lowest())
-                                .isPresent(),
+                        runs.stream()
+                                .flatMap(run -> mains(session, run).stream())
+                                .anyMatch(m -> m < session.plan().amp().mains().lowest()),
                         Pairing.together(),
                         Optional.empty(),
                         values.get(Quantity.CURRENT),
@@ -120,12 +124,24 @@ final class RoundAssembler {
                         values.get(Quantity.SCREEN_DROP),
                         Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
                         pairings(session, now, before, volts))
-                .mainsMoved(mains.flatMap(m -> mainsMoved(session, now, m)));
+                .mainsMoved(runs.stream()
+                        .flatMap(run -> mains(session, run).flatMap(m -> mainsMoved(session, run, m)).stream())
+                        .max(Double::compare));
     }
 
-    /** How far the mains went from what the readings are judged at while volts and currents were read: a share. */
-    private static Optional<Double> mainsMoved(Session session, List<RecordedReading> now, double mains) {
-        List<RecordedReading> judged = now.stream()
+    /** Power-ons apart: by turns each position has its own, and what the mains did between them moved no reading. */
+    private static Collection<List<RecordedReading>> byRun(List<RecordedReading> readings) {
+        return readings.stream()
+                .collect(Collectors.groupingBy(r -> r.context().run()))
+                .values();
+    }
+
+    /**
+     * How far the mains went from what the readings of one power-on are judged at while volts and currents were read: a
+     * share.
+     */
+    private static Optional<Double> mainsMoved(Session session, List<RecordedReading> run, double mains) {
+        List<RecordedReading> judged = run.stream()
                 .filter(r -> r.quantity() == Quantity.PLATE
                         || r.quantity() == Quantity.CURRENT
                         || r.quantity() == Quantity.INDIVIDUAL)
@@ -133,7 +149,9 @@ final class RoundAssembler {
         long first = judged.stream().mapToLong(RecordedReading::at).min().orElse(0);
         long last = judged.stream().mapToLong(RecordedReading::at).max().orElse(0);
         List<RecordedReading> read = session.holding().stream()
-                .filter(r -> r.quantity() == Quantity.MAINS && r.at() <= last)
+                .filter(r -> r.quantity() == Quantity.MAINS
+                        && r.at() <= last
+                        && r.context().run() == run.get(0).context().run())
                 .toList();
         Optional<RecordedReading> begun = read.stream()
                 .filter(r -> r.at() <= first && first - r.at() <= TOGETHER_MILLIS)
@@ -146,16 +164,19 @@ final class RoundAssembler {
     /**
      * What stands beside the currents counts only while it is about as new as the newest of them; a single tube's current
      * behind a shared point likewise, so that an old one does not speak for a mean that moved. Plate volts are judged by
-     * their own pairing, and a point's current is the newest there is.
+     * their own pairing, and a point's current is the newest there is. By turns the currents of the same power-on count; the
+     * whole supply's is compared with all of them.
      */
     private static boolean fresh(RecordedReading reading, List<RecordedReading> now) {
         boolean judgedElsewhere = reading.quantity() == Quantity.PLATE || reading.quantity() == Quantity.CURRENT;
-        return judgedElsewhere || newestCurrent(now) - reading.at() <= TOGETHER_MILLIS;
+        return judgedElsewhere || newestCurrent(reading, now) - reading.at() <= TOGETHER_MILLIS;
     }
 
-    private static long newestCurrent(List<RecordedReading> now) {
+    private static long newestCurrent(RecordedReading beside, List<RecordedReading> now) {
         return now.stream()
                 .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)
+                .filter(r -> beside.quantity() == Quantity.CHOKE
+                        || r.context().run() == beside.context().run())
                 .mapToLong(RecordedReading::at)
                 .max()
                 .orElse(Long.MIN_VALUE);

@@ -5,15 +5,21 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Named;
 import yellowrail.core.session.events.Placed;
 
-/** Which individual tube stood in which socket when: tubes keep their readings when they change places. */
+/**
+ * Which individual tube stood in which socket when: tubes keep their readings when they change places, and stay the same
+ * tube when they are given another label.
+ */
 final class TubeHistory {
     private static final String UNNAMED = "first in ";
 
     private record Since(long at, Map<String, String> tubes) {}
 
     private final List<Since> states = new ArrayList<>();
+    /** Newest label by tube; empty for one that has none. */
+    private final Map<String, String> labels = new HashMap<>();
 
     private TubeHistory() {}
 
@@ -22,14 +28,19 @@ final class TubeHistory {
         Map<String, String> now = new HashMap<>();
         for (String socket : session.sockets()) {
             String label = session.plan().tubes().getOrDefault(socket, "");
-            now.put(socket, label.isEmpty() ? UNNAMED + socket : label);
+            String tube = label.isEmpty() ? UNNAMED + socket : label;
+            now.put(socket, tube);
+            history.labels.put(tube, label);
         }
         history.states.add(new Since(Long.MIN_VALUE, Map.copyOf(now)));
         long newest = Long.MIN_VALUE;
         for (Entry entry : session.entries()) {
             newest = Math.max(newest, entry.at());
-            if (entry.event() instanceof Placed placed) {
-                now.put(placed.socket(), placed.tube());
+            if (entry.event() instanceof Named named) {
+                history.labels.put(now.get(named.socket()), named.tube());
+                continue;
+            } else if (entry.event() instanceof Placed placed) {
+                now.put(placed.socket(), history.labelled(placed.tube()));
             } else if (entry.event() instanceof Exchanged swap) {
                 String a = now.get(swap.socketA());
                 now.put(swap.socketA(), now.get(swap.socketB()));
@@ -42,7 +53,22 @@ final class TubeHistory {
         return history;
     }
 
-    /** The tube in a socket at a time: its label, or where it stood first. */
+    /** The tube that bears a label now, or else a new one: another tube may have borne the label before. */
+    private String labelled(String label) {
+        for (Map.Entry<String, String> known : labels.entrySet()) {
+            if (known.getValue().equals(label)) {
+                return known.getKey();
+            }
+        }
+        String tube = label;
+        while (labels.containsKey(tube)) {
+            tube = "another " + tube;
+        }
+        labels.put(tube, label);
+        return tube;
+    }
+
+    /** The tube in a socket at a time: the label it came with, or where it stood first. */
     String in(String socket, long at) {
         String tube = "";
         for (Since state : states) {
@@ -53,9 +79,9 @@ final class TubeHistory {
         return tube;
     }
 
-    /** A tube's label; empty for one that has none. */
-    static String label(String tube) {
-        return tube.startsWith(UNNAMED) ? "" : tube;
+    /** A tube's label as it is now; empty for one that has none. */
+    String label(String tube) {
+        return labels.getOrDefault(tube, tube);
     }
 
     /** Where a tube stands now; empty when it was taken out. */

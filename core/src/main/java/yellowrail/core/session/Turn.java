@@ -19,7 +19,10 @@ import yellowrail.core.soak.Stability;
  * @param again the last warm current of a later power-on that every other position was read before; empty until then
  */
 public record Turn(String socket, RecordedReading first, Optional<RecordedReading> again) {
-    /** Positions read warm in this setting, in the order of their turns. */
+    /**
+     * Positions read warm in this setting, in the order of their turns. One whose newest power-on gave a cold current alone is
+     * to be read again: that one counts for nothing, and what was read before it may not stand any more.
+     */
     public static List<Turn> done(Session session) {
         int setting = session.context().setting();
         List<Turn> turns = new ArrayList<>();
@@ -32,7 +35,14 @@ public record Turn(String socket, RecordedReading first, Optional<RecordedReadin
                             && r.context().power() == Power.ON_TUBES_IN
                             && r.minutesOn() >= Stability.WARM_MINUTES - 0.25)
                     .toList();
-            if (warm.isEmpty()) {
+            Optional<Integer> newest =
+                    runs(
+                                    session,
+                                    Quantity.CURRENT,
+                                    session.plan().amp().groupOf(socket).name())
+                            .stream()
+                            .max(Comparator.naturalOrder());
+            if (warm.stream().noneMatch(r -> newest.get() == r.context().run())) {
                 continue;
             }
             int run = warm.get(0).context().run();

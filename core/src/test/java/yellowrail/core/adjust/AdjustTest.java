@@ -16,7 +16,7 @@ import yellowrail.core.target.Target.Window;
 class AdjustTest extends AdjustBench {
     /** Others stay as they are, whatever B+ does. */
     private static final NextTurn.Wish NOTHING_PULLS =
-            new NextTurn.Wish(Optional.of(new Band(0, 0, 0)), false, List.of(), 1);
+            new NextTurn.Wish(Optional.of(new Band(0, 0, 0)), false, List.of(), AtMains.SAME);
 
     @Test
     void theSupplyOfTheStoryIs725OhmsBehind444Volts() {
@@ -116,7 +116,7 @@ class AdjustTest extends AdjustBench {
                 tube(each, 1, 0.0250, 397),
                 tube(each, 2, 0.0390, 397),
                 tube(each, 3, 0.0316, 397));
-        NextTurn.Wish sure = new NextTurn.Wish(Optional.of(new Band(1.5, 1.5, 1.5)), false, List.of(), 1);
+        NextTurn.Wish sure = new NextTurn.Wish(Optional.of(new Band(1.5, 1.5, 1.5)), false, List.of(), AtMains.SAME);
         Advice.Turn turn = (Advice.Turn) NextTurn.of(each, tubes, AT_62, SAG, Map.of(), sure);
         // The one with furthest to go first, the other after it, each on its mark when both are turned.
         assertThat(turn.control()).isEqualTo("V2 control");

@@ -15,6 +15,7 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.CauseFound;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Exchanged;
+import yellowrail.core.session.events.Named;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Turned;
 import yellowrail.core.session.stops.BeforePower;
@@ -183,6 +184,25 @@ class FindingListTest {
         assertThat(of(replaced, Finding.Code.CREEP).open()).isTrue();
         replaced.did(new Placed("V2", "T8"));
         assertThat(of(replaced, Finding.Code.CREEP).closedBy()).contains("the tube was taken out");
+    }
+
+    @Test
+    void aTubeThatIsGivenAnotherLabelIsNotTakenOut() {
+        CarriedFinding creep = new CarriedFinding(Finding.Code.CREEP, "V2", "T7", 5, "V2 crept");
+        Bench bench = carrying(creep).did(new Named("V2", "N-12"));
+        assertThat(of(bench, Finding.Code.CREEP).open()).isTrue();
+        // The next session knows it by its new label, and is not told that it was taken out either.
+        CarriedFinding on = FindingList.carriedOn(bench.session, bench.judged()).get(0);
+        assertThat(on.tube()).isEqualTo("N-12");
+        Bench next = new Bench(bench.session
+                .plan()
+                .after(bench.session.tubes(), FindingList.carriedOn(bench.session, bench.judged())));
+        assertThat(of(next, Finding.Code.CREEP).open()).isTrue();
+        // Another tube that bears the old label is another tube.
+        bench.preflight().enters(Stops.DRAINED).drained().did(new Placed("V1", "T7"));
+        assertThat(of(bench, Finding.Code.CREEP).open()).isTrue();
+        bench.did(new Placed("V2", "T8"));
+        assertThat(of(bench, Finding.Code.CREEP).closedBy()).contains("the tube was taken out");
     }
 
     @Test

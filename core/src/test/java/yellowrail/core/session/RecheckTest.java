@@ -12,9 +12,13 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
 import yellowrail.core.reading.Meter;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
+import yellowrail.core.session.Memory.Exactness;
 import yellowrail.core.session.Memory.WasRead;
 import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Read;
 import yellowrail.core.session.stops.BeforePower;
 import yellowrail.core.session.stops.Stops;
 
@@ -28,7 +32,11 @@ class RecheckTest {
     }
 
     private static Memory left(double amperes, Optional<Double> mains) {
-        WasRead was = new WasRead(amperes, mains, Optional.of(0.62), 1);
+        return left(amperes, Meter.FINE.name(), mains);
+    }
+
+    private static Memory left(double amperes, String meter, Optional<Double> mains) {
+        WasRead was = new WasRead(amperes, new Exactness(meter, 0.011, 0.002), mains, Optional.of(0.62), 1);
         return new Memory(Map.of(), Map.of(), List.of(), Optional.empty(), Map.of("V1", was, "V2", was));
     }
 
@@ -63,6 +71,29 @@ class RecheckTest {
     void aRecheckComparesAtOneMains(double mains, double first, double second, Proof.State state) {
         assertThat(recheck(atPoints(left(0.0316, Optional.of(230.0))), mains, first, second))
                 .isEqualTo(state);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // one digit more of a coarse meter; another meter; the same one
+        "fine handheld, 31.7, 0.1, RECHECK_AGREES",
+        "fine handheld, 32, 1, RECHECK_AGREES",
+        "fine handheld, 33, 1, RECHECK_OPEN",
+        "fine handheld, 34, 1, RECHECK_DIFFERS",
+        "fine handheld, 32.3, 0.1, RECHECK_AGREES",
+        "handheld, 32.3, 0.1, RECHECK_OPEN",
+        "handheld, 31.9, 0.1, RECHECK_AGREES",
+        "handheld, 32.7, 0.1, RECHECK_OPEN",
+        "fine handheld, 32.8, 0.1, RECHECK_DIFFERS"
+    })
+    void whatTheMeterLeavesOpenIsTooClose(String meter, double milliamperes, double digit, Proof.State state) {
+        Bench bench = atPoints(left(0.0316, meter, Optional.of(230.0)));
+        bench.reads(Quantity.MAINS, "", 230);
+        for (String point : List.of("V1", "V2")) {
+            double share = Bench.OHMS / 1000;
+            bench.did(Read.of(Quantity.CURRENT, point, new Typed("", milliamperes * share, Unit.VOLT, digit * share)));
+        }
+        assertThat(bench.outcome().proof().state()).isEqualTo(state);
     }
 
     @Test

@@ -184,8 +184,8 @@ class SessionEdgesTest {
         assertThat(tubes.in("V1", bench.now - 30_000)).isEqualTo("T1");
         assertThat(tubes.socketOf("T1")).isEqualTo("V2");
         assertThat(tubes.socketOf("T9")).isEmpty();
-        assertThat(TubeHistory.label(tubes.in("V1", bench.now))).isEmpty();
-        assertThat(TubeHistory.label("T1")).isEqualTo("T1");
+        assertThat(tubes.label(tubes.in("V1", bench.now))).isEmpty();
+        assertThat(tubes.label("T1")).isEqualTo("T1");
         assertThat(bench.session.tubes()).containsEntry("V2", "T1").doesNotContainKey("V1");
     }
 

@@ -9,6 +9,7 @@ import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.idle.Contradiction;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.AdaptorMoved;
@@ -71,7 +72,11 @@ class WorkedOtherwiseTest {
     }
 
     private static Bench byTurns() {
-        Bench bench = worked(Access.ADAPTORS, true, false, Memory.NONE);
+        return reachedFromOutside(worked(Access.ADAPTORS, true, false, Memory.NONE));
+    }
+
+    /** Off, cool, and long enough ago: tubes may move although the chassis stays closed. */
+    private static Bench reachedFromOutside(Bench bench) {
         return bench.did(new Declared(Power.OFF))
                 .ticks(
                         BeforePower.LOAD,
@@ -132,10 +137,60 @@ class WorkedOtherwiseTest {
         // The mains between is no drift: the current goes with it.
         Bench mains = byTurns();
         turn(mains, "V1", 230, 31.6);
-        turn(mains, "V2", 232, 31.6);
-        turn(mains, "V1", 234, 31.6 * Math.pow(234.0 / 230, 1.5));
+        turn(mains, "V2", 234, 31.6);
+        turn(mains, "V1", 238, 31.6 * Math.pow(238.0 / 230, 1.5));
         assertThat(Turn.drift(mains.session).orElseThrow()).isLessThan(0.003);
         assertThat(mains.judged().present().orElseThrow().contradictions()).isEmpty();
+    }
+
+    @Test
+    void theMainsThatMovesWithinOneTurnIsStillTold() {
+        Bench bench = byTurns();
+        turn(bench, "V1", 230, 31.6);
+        bench.minutes(1).reads(Quantity.MAINS, "", 239).reads(Quantity.CURRENT, "V1", 32.6 * Bench.OHMS / 1000);
+        turn(bench, "V2", 230, 31.2);
+        turn(bench, "V1", 230, 31.8);
+        assertThat(bench.judged().present().orElseThrow().contradictions()).isEmpty();
+        bench.minutes(1).reads(Quantity.MAINS, "", 239).reads(Quantity.CURRENT, "V1", 32.6 * Bench.OHMS / 1000);
+        assertThat(bench.judged().present().orElseThrow().contradictions())
+                .extracting(c -> c.code())
+                .contains(Contradiction.Code.MAINS_MOVED);
+    }
+
+    @Test
+    void aColdReadingAfterTheLastTurnAsksForThatPositionAgain() {
+        Bench bench = byTurns();
+        turn(bench, "V1", 230, 31.6);
+        turn(bench, "V2", 230, 31.2);
+        turn(bench, "V1", 230, 31.6);
+        assertThat(bench.outcome().proof().state()).isEqualTo(Proof.State.SET);
+        bench.did(new Declared(Power.OFF))
+                .ticks(BeforePower.TUBES_COOL, Drained.STANDBY_PLAY)
+                .minutes(1.1)
+                .did(new AdaptorMoved("V2"))
+                .did(new Declared(Power.ON_TUBES_IN))
+                .minutes(3)
+                .reads(Quantity.MAINS, "", 230)
+                .reads(Quantity.CURRENT, "V2", 0.29)
+                .reads(Quantity.PLATE, "V2", 399);
+        assertThat(bench.judged().present().orElseThrow().verdict().allClear()).isFalse();
+        assertThat(bench.outcome().proof().state()).isEqualTo(Proof.State.NOT_SET);
+        assertThat(Turn.next(bench.session)).contains("V2");
+        bench.minutes(9).reads(Quantity.CURRENT, "V2", 0.312).reads(Quantity.PLATE, "V2", 397);
+        assertThat(Turn.done(bench.session)).hasSize(2);
+    }
+
+    @Test
+    void whatIsReadBesideACurrentStaysWithItsTurn() {
+        Bench bench = byTurns();
+        turn(bench, "V1", 230, 31.6);
+        bench.minutes(90);
+        turn(bench, "V2", 230, 31.2);
+        assertThat(SessionAssessment.socket(bench.judged().present().orElseThrow(), "V1")
+                        .orElseThrow()
+                        .question()
+                        .screenVolts())
+                .isPresent();
     }
 
     private static double band(Bench bench, String socket) {
@@ -199,16 +254,7 @@ class WorkedOtherwiseTest {
         Bench bench = new Bench(Plan.usual(PAIR, Purpose.NEW_TUBES, Meter.FINE)
                 .worked(new Setup(Access.ADAPTORS, false, true, List.of("V1", "V2"), Memory.NONE)));
         assertThat(bench.session.stops()).contains(Stops.TUBES_IN).doesNotContain(Stops.TUBES_OUT, Stops.DRAINED);
-        bench.did(new Declared(Power.OFF))
-                .ticks(
-                        BeforePower.LOAD,
-                        BeforePower.CONTROLS_DOWN,
-                        BeforePower.QUIRKS,
-                        BeforePower.JEWELLERY,
-                        BeforePower.TUBES_COOL,
-                        Drained.STANDBY_PLAY)
-                .reads(Quantity.LOAD_OHMS, "", 8)
-                .minutes(1.1)
+        reachedFromOutside(bench)
                 .did(new Placed("V1", "T-1"))
                 .ticks(TubesIn.KEYS)
                 .enters(Stops.TUBES_IN);
@@ -224,6 +270,26 @@ class WorkedOtherwiseTest {
                 "reservoir", new yellowrail.core.reading.Typed("2 V", 2, yellowrail.core.reading.Unit.VOLT, 0.1), 100));
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
         assertThat(bench.session.contradiction()).isPresent();
+    }
+
+    @Test
+    void theTimeToDrainIsOfOneOffTime() {
+        Bench bench = worked(Access.OPEN, false, false, Memory.NONE).poweredUp();
+        // Off once with one node read, then off again with both: 7 min, not what lies between the two.
+        bench.did(new Declared(Power.OFF)).minutes(3).reads(Quantity.RESIDUAL, "reservoir", 0.6);
+        assertThat(Learned.of(bench.session, bench.judged()).drainMinutes()).isEmpty();
+        bench.minutes(1).did(new Declared(Power.ON_TUBES_IN)).minutes(20).did(new Declared(Power.OFF));
+        bench.minutes(2).reads(Quantity.RESIDUAL, "reservoir", 60).reads(Quantity.RESIDUAL, "bias", 0.3);
+        bench.minutes(5).reads(Quantity.RESIDUAL, "reservoir", 0.6);
+        assertThat(Learned.of(bench.session, bench.judged()).drainMinutes().orElseThrow())
+                .isBetween(7.0, 7.3);
+    }
+
+    @Test
+    void tubesAreReachedFromOutsideOrThroughTheChassisAndTheLockSaysSo() {
+        Bench bench = worked(Access.TEST_POINTS, false, true, Memory.NONE).did(new Declared(Power.OFF));
+        assertThat(bench.session.locks(bench.now).tubesNext()).contains("adaptors in the sockets", "the chassis");
+        assertThat(bench.session.locks(bench.now).ohmsNext()).doesNotContain("adaptors");
     }
 
     @Test
