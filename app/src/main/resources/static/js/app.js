@@ -2,9 +2,12 @@
 
 // Theme: the device's choice until the builder makes one.
 const root = document.documentElement;
-const wanted = () => localStorage.getItem('theme') || (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
+const wanted = () =>
+  localStorage.getItem('theme') || (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
 root.dataset.bsTheme = wanted();
-matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => { root.dataset.bsTheme = wanted(); });
+matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => {
+  root.dataset.bsTheme = wanted();
+});
 document.addEventListener('click', (event) => {
   if (event.target.closest('.theme-switch')) {
     const next = root.dataset.bsTheme === 'dark' ? 'light' : 'dark';
@@ -23,7 +26,9 @@ function showParts(form) {
       return values.split(',').includes(value);
     });
     // What does not apply is not sent: the server refuses a figure that belongs to another pick.
-    part.querySelectorAll('input, select, textarea').forEach((field) => { field.disabled = part.hidden; });
+    part.querySelectorAll('input, select, textarea').forEach((field) => {
+      field.disabled = part.hidden;
+    });
   });
 }
 // A pick that goes with another, as long as nothing else was picked there: "cathode:method:cathode:own" picks the method
@@ -31,21 +36,29 @@ function showParts(form) {
 function suggest(field) {
   const [value, name, with_, without] = (field.dataset.suggests || '').split(':');
   const other = name && field.form.elements[name];
-  if (other && other.value === (field.value === value ? without : with_)) other.value = field.value === value ? with_ : without;
+  if (other && other.value === (field.value === value ? without : with_))
+    other.value = field.value === value ? with_ : without;
 }
 // Before anything else hears of the change: what is sent because of it holds the parts that belong to it.
-document.addEventListener('change', (event) => {
-  const form = event.target.closest('form');
-  suggest(event.target);
-  if (form) showParts(form);
-}, true);
+document.addEventListener(
+  'change',
+  (event) => {
+    const form = event.target.closest('form');
+    suggest(event.target);
+    if (form) showParts(form);
+  },
+  true,
+);
 document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('form').forEach(showParts));
 document.addEventListener('htmx:afterSwap', () => document.querySelectorAll('form').forEach(showParts));
 
 // A pick that belongs to another field's value goes when that changes: an edition of the ratings to a tube type.
 document.addEventListener('input', (event) => {
   const form = event.target.form;
-  if (form) form.querySelectorAll(`[data-reset="${event.target.name}"]`).forEach((field) => { field.value = ''; });
+  if (form)
+    form.querySelectorAll(`[data-reset="${event.target.name}"]`).forEach((field) => {
+      field.value = '';
+    });
 });
 
 // What could have been meant goes into its field.
@@ -95,16 +108,28 @@ function keepDraft(form) {
 
 // The version that was seen comes back too, so that what was typed over an older one is told as such.
 function putBack(form, kept, key) {
-  new Set(kept.keys()).forEach((name) => form.querySelectorAll(`[name="${CSS.escape(name)}"]`).forEach((field, i) => {
-    const value = kept.getAll(name)[i];
-    if (value !== undefined && field.type !== 'checkbox' && (field.type !== 'hidden' || name === 'seenVersion')) field.value = value;
-  }));
-  form.querySelectorAll('[type=checkbox]').forEach((box) => { box.checked = kept.getAll(box.name).includes(box.value); });
+  new Set(kept.keys()).forEach((name) =>
+    form.querySelectorAll(`[name="${CSS.escape(name)}"]`).forEach((field, i) => {
+      const value = kept.getAll(name)[i];
+      if (value !== undefined && field.type !== 'checkbox' && (field.type !== 'hidden' || name === 'seenVersion'))
+        field.value = value;
+    }),
+  );
+  form.querySelectorAll('[type=checkbox]').forEach((box) => {
+    box.checked = kept.getAll(box.name).includes(box.value);
+  });
   showParts(form);
   const rows = form.querySelector('[hx-post]');
   const values = {};
-  kept.forEach((value, name) => { values[name] = kept.getAll(name); });
-  if (rows) window.htmx.ajax('POST', rows.getAttribute('hx-post'), { source: rows, target: rows.getAttribute('hx-target'), values });
+  kept.forEach((value, name) => {
+    values[name] = kept.getAll(name);
+  });
+  if (rows)
+    window.htmx.ajax('POST', rows.getAttribute('hx-post'), {
+      source: rows,
+      target: rows.getAttribute('hx-target'),
+      values,
+    });
   const note = document.createElement('p');
   note.className = 'notice back';
   note.setAttribute('role', 'status');
@@ -113,7 +138,10 @@ function putBack(form, kept, key) {
   away.type = 'button';
   away.className = 'act plain';
   away.textContent = 'Discard it';
-  away.addEventListener('click', () => { sessionStorage.removeItem(key); window.location.reload(); });
+  away.addEventListener('click', () => {
+    sessionStorage.removeItem(key);
+    window.location.reload();
+  });
   form.prepend(note);
 }
 document.addEventListener('DOMContentLoaded', () => {
@@ -124,10 +152,14 @@ document.addEventListener('DOMContentLoaded', () => {
 });
 
 // What was typed before the scripts were ready is asked for as well.
-window.addEventListener('load', () => document.querySelectorAll('form[hx-get]').forEach((form) => {
-  const typed = [...form.elements].some((field) => field.matches('input:not([type=checkbox])') && field.value !== field.defaultValue);
-  if (typed) form.dispatchEvent(new Event('change', { bubbles: true }));
-}));
+window.addEventListener('load', () =>
+  document.querySelectorAll('form[hx-get]').forEach((form) => {
+    const typed = [...form.elements].some(
+      (field) => field.matches('input:not([type=checkbox])') && field.value !== field.defaultValue,
+    );
+    if (typed) form.dispatchEvent(new Event('change', { bubbles: true }));
+  }),
+);
 
 // A file of lines goes into the field that takes them typed.
 document.addEventListener('change', async (event) => {
@@ -139,6 +171,9 @@ document.addEventListener('change', async (event) => {
 });
 
 // Times are the reader's own.
-document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.page time[data-at]').forEach((t) => {
-  if (Number(t.dataset.at)) t.textContent = new Date(Number(t.dataset.at)).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
-}));
+document.addEventListener('DOMContentLoaded', () =>
+  document.querySelectorAll('.page time[data-at]').forEach((t) => {
+    if (Number(t.dataset.at))
+      t.textContent = new Date(Number(t.dataset.at)).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
+  }),
+);

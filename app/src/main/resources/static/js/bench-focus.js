@@ -28,20 +28,40 @@ function nextTick(id) {
 
 // After another stop: what stands there first, a list to confirm or a field.
 function first(bench) {
-  const places = [...bench.querySelectorAll('.at .ticks form:not([data-waits]) [role=checkbox], .at .ask input[name=text], .at .sign input[name=by]')].filter(inSight);
-  return document.getElementById('all-ticks')
-    || places.find((p) => p.getAttribute('aria-checked') === 'false' || p.name === 'text' || p.name === 'by') || forward();
+  const places = [
+    ...bench.querySelectorAll(
+      '.at .ticks form:not([data-waits]) [role=checkbox], .at .ask input[name=text], .at .sign input[name=by]',
+    ),
+  ].filter(inSight);
+  return (
+    document.getElementById('all-ticks') ||
+    places.find((p) => p.getAttribute('aria-checked') === 'false' || p.name === 'text' || p.name === 'by') ||
+    forward()
+  );
 }
 
 export function focusAfter(bench, entry) {
   const same = entry.field && document.getElementById(entry.field);
   let place;
   switch (entry.kind) {
-    case 'read': place = nextField(entry.field) || openTicks()[0] || forward(); break;
-    case 'tick': place = nextTick(entry.field) || unread() || fields()[0] || forward(); break;
-    case 'enter': case 'declare': case 'skip': case 'stop': case 'resume': place = first(bench); break;
-    case 'gone': place = openTicks()[0] || unread() || fields()[0] || forward(); break;
-    default: place = same && inSight(same) ? same : unread() || forward();
+    case 'read':
+      place = nextField(entry.field) || openTicks()[0] || forward();
+      break;
+    case 'tick':
+      place = nextTick(entry.field) || unread() || fields()[0] || forward();
+      break;
+    case 'enter':
+    case 'declare':
+    case 'skip':
+    case 'stop':
+    case 'resume':
+      place = first(bench);
+      break;
+    case 'gone':
+      place = openTicks()[0] || unread() || fields()[0] || forward();
+      break;
+    default:
+      place = same && inSight(same) ? same : unread() || forward();
   }
   if (place) place.focus({ preventScroll: entry.kind !== 'enter' && place === same });
 }

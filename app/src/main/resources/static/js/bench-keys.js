@@ -16,7 +16,8 @@ function along(bench, stop) {
 }
 
 function toGroup(number) {
-  const group = number === '0' ? document.querySelector('.asks') : document.querySelector(`.asks[data-number="${number}"]`);
+  const group =
+    number === '0' ? document.querySelector('.asks') : document.querySelector(`.asks[data-number="${number}"]`);
   const field = group && group.querySelector('input[name=text]:not([disabled])');
   if (field) field.focus();
   return Boolean(field);
@@ -27,7 +28,11 @@ export function keys(bench) {
     '?': () => document.getElementById('keys').showModal(),
     ArrowRight: () => along(bench(), bench().dataset.after),
     ArrowLeft: () => along(bench(), bench().dataset.before),
-    t: () => { const tick = openTicks()[0]; if (tick) tick.click(); return Boolean(tick); },
+    t: () => {
+      const tick = openTicks()[0];
+      if (tick) tick.click();
+      return Boolean(tick);
+    },
     a: () => press('#all-ticks'),
     o: () => declares('OFF'),
     i: () => declares('ON_TUBES_IN'),
@@ -37,7 +42,10 @@ export function keys(bench) {
   document.addEventListener('keydown', (event) => {
     if (event.ctrlKey || event.altKey || event.metaKey || event.repeat) return;
     const inField = /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName);
-    if (event.key === 'Escape' && inField) { event.target.blur(); return; }
+    if (event.key === 'Escape' && inField) {
+      event.target.blur();
+      return;
+    }
     if (inField || document.getElementById('keys').open) return;
     const done = /^[0-8]$/.test(event.key) ? toGroup(event.key) : does[event.key] && does[event.key]();
     if (done) event.preventDefault();

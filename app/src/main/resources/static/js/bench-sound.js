@@ -14,7 +14,9 @@ export function helpers() {
 
 export function readBack(text) {
   if (!wanted('speak') || !window.speechSynthesis) return;
-  speechSynthesis.speak(new SpeechSynthesisUtterance(text.replace('mV', 'millivolts').replace('mA', 'milliamps').replace(/ V$/, ' volts')));
+  speechSynthesis.speak(
+    new SpeechSynthesisUtterance(text.replace('mV', 'millivolts').replace('mA', 'milliamps').replace(/ V$/, ' volts')),
+  );
 }
 
 let audio;
@@ -41,7 +43,8 @@ document.addEventListener('input', (event) => {
   sounds(Math.max(120, Math.min(2000, 660 * ratio)), 0.18);
 });
 
-const alarming = (bench) => [...bench.querySelectorAll('.findings .tone-over, .found .open')].map((f) => f.textContent.trim());
+const alarming = (bench) =>
+  [...bench.querySelectorAll('.findings .tone-over, .found .open')].map((f) => f.textContent.trim());
 
 // An alarm that was not there before is announced at once, whatever is being read.
 export function alarms(old, now) {

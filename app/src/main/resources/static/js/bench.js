@@ -35,7 +35,14 @@ async function send() {
         response = await fetch(`/api/v1/sessions/${session}/events`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ id: next.id, kind: next.kind, device, madeAt: next.madeAt, sentAt: Date.now(), fields: next.fields }),
+          body: JSON.stringify({
+            id: next.id,
+            kind: next.kind,
+            device,
+            madeAt: next.madeAt,
+            sentAt: Date.now(),
+            fields: next.fields,
+          }),
           signal: AbortSignal.timeout(10000),
         });
       } catch (away) {
@@ -74,7 +81,10 @@ function accepted(entry, answer) {
   const field = entry.field && document.getElementById(entry.field);
   if (field && field.value === (entry.fields.text || '')) field.value = '';
   const form = field && field.closest('form');
-  if (form) form.querySelectorAll('.complaint').forEach((c) => { c.textContent = ''; });
+  if (form)
+    form.querySelectorAll('.complaint').forEach((c) => {
+      c.textContent = '';
+    });
   if (field) field.removeAttribute('aria-invalid');
   say(entry.kind === 'read' ? `Recorded: ${entry.label || ''} ${answer.echo}` : '', true);
   if (entry.kind === 'read') readBack(`${entry.label || ''} ${answer.echo}`);
@@ -82,7 +92,10 @@ function accepted(entry, answer) {
   mine = true;
   if (entry.kind === 'enter') toTop = true;
   // A panel that was already under way may have brought this entry: then nothing else moves on.
-  if (answer.seq && answer.seq <= seq()) { focusAfter(bench(), moveOn); moveOn = null; }
+  if (answer.seq && answer.seq <= seq()) {
+    focusAfter(bench(), moveOn);
+    moveOn = null;
+  }
 }
 
 // Whether what was typed can go back to where it was typed: a reading without its field would be lost.
@@ -97,7 +110,10 @@ function refused(entry, answer) {
     // Nothing typed is lost: it goes back where it came from.
     document.querySelectorAll(`form[data-kind=${entry.kind}]`).forEach((form) => {
       const same = [...form.querySelectorAll('input[type=hidden]')].every((i) => i.value === entry.fields[i.name]);
-      if (same) form.querySelectorAll('input.words').forEach((i) => { i.value = i.value || entry.fields[i.name] || ''; });
+      if (same)
+        form.querySelectorAll('input.words').forEach((i) => {
+          i.value = i.value || entry.fields[i.name] || '';
+        });
     });
     say(sentence);
     return;
@@ -143,9 +159,14 @@ async function refresh(upTo) {
   try {
     do {
       const known = [...parts.keys()].join(' ');
-      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, { headers: { 'X-Parts': known } }).catch(() => null);
+      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, {
+        headers: { 'X-Parts': known },
+      }).catch(() => null);
       if (!response || !response.ok) return;
-      if (response.redirected) { location.reload(); return; }
+      if (response.redirected) {
+        location.reload();
+        return;
+      }
       const html = whole(await response.text());
       // Nothing new: the page under the builder's hands stays.
       if (known && known === [...parts.keys()].join(' ')) continue;
@@ -171,24 +192,33 @@ function whole(html) {
 
 // A tap that has begun ends on the element it began on: the page is not exchanged under a finger.
 let handsOff = Promise.resolve();
-document.addEventListener('pointerdown', () => {
-  handsOff = new Promise((resolve) => {
-    const done = () => setTimeout(resolve, 0);
-    document.addEventListener('click', done, { once: true });
-    setTimeout(resolve, 700);
-  });
-}, true);
+document.addEventListener(
+  'pointerdown',
+  () => {
+    handsOff = new Promise((resolve) => {
+      const done = () => setTimeout(resolve, 0);
+      document.addEventListener('click', done, { once: true });
+      setTimeout(resolve, 700);
+    });
+  },
+  true,
+);
 
 function swap(html) {
   const next = new DOMParser().parseFromString(html, 'text/html').getElementById('bench');
-  if (!next) { location.reload(); return; }
+  if (!next) {
+    location.reload();
+    return;
+  }
   const old = bench();
   if (Number(next.dataset.seq) < seq()) return;
   const typed = new Map();
   const sameStop = old.dataset.here === next.dataset.here;
   old.querySelectorAll('input[id]:not([type=checkbox]), select[id]').forEach((field) => {
-    const complaint = field.getAttribute('aria-invalid') === 'true' && field.closest('form').querySelector('.complaint');
-    if (field.value && (field.tagName === 'INPUT' || field.dataset.touched)) typed.set(field.id, { value: field.value, said: complaint ? complaint.innerHTML : '' });
+    const complaint =
+      field.getAttribute('aria-invalid') === 'true' && field.closest('form').querySelector('.complaint');
+    if (field.value && (field.tagName === 'INPUT' || field.dataset.touched))
+      typed.set(field.id, { value: field.value, said: complaint ? complaint.innerHTML : '' });
   });
   const openDetails = new Map([...old.querySelectorAll('details')].map((d) => [detailsKey(d), d.open]));
   const focus = document.activeElement && document.activeElement.id;
@@ -197,14 +227,20 @@ function swap(html) {
   next.querySelector('#told').replaceWith(told);
   next.querySelector('#queue').replaceWith(document.getElementById('queue'));
   old.replaceWith(document.adoptNode(next));
-  if (sameStop) next.querySelectorAll('details').forEach((d) => { if (openDetails.get(detailsKey(d))) d.open = true; });
+  if (sameStop)
+    next.querySelectorAll('details').forEach((d) => {
+      if (openDetails.get(detailsKey(d))) d.open = true;
+    });
   typed.forEach((state, id) => {
     const field = document.getElementById(id);
     if (!field || field.type === 'hidden') return;
     field.value = state.value;
     if (field.tagName === 'SELECT') field.dataset.touched = 'yes';
     const place = state.said && field.closest('form').querySelector('.complaint');
-    if (place) { place.innerHTML = state.said; field.setAttribute('aria-invalid', 'true'); }
+    if (place) {
+      place.innerHTML = state.said;
+      field.setAttribute('aria-invalid', 'true');
+    }
   });
   times();
   helpers();
@@ -221,7 +257,11 @@ function swap(html) {
   if (mine && done) goOn();
   mine = false;
   moveOn = null;
-  if (toTop) { window.scrollTo(0, 0); toTop = false; document.title = document.title.replace(/,[^·]*·/, `, ${next.querySelector('h1').textContent} ·`); }
+  if (toTop) {
+    window.scrollTo(0, 0);
+    toTop = false;
+    document.title = document.title.replace(/,[^·]*·/, `, ${next.querySelector('h1').textContent} ·`);
+  }
 }
 // A stop that this device has just done leads on to the next, unless something typed waits here.
 async function goOn() {
@@ -240,7 +280,10 @@ async function record(kind, fields, { field, label }) {
 // point of the same list follows once that is confirmed; what waits for something else stays open.
 async function confirmAll(button) {
   const stop = bench().dataset.here;
-  const listed = () => [...document.querySelectorAll('.ticks form[data-kind=tick]')].filter((f) => f.querySelector('[aria-checked=false]'));
+  const listed = () =>
+    [...document.querySelectorAll('.ticks form[data-kind=tick]')].filter((f) =>
+      f.querySelector('[aria-checked=false]'),
+    );
   const name = (form) => form.querySelector('[role=checkbox]').id;
   const read = new Set(listed().map(name));
   const at = Date.now();
@@ -264,17 +307,33 @@ async function confirmAll(button) {
 // A turn and what the meter shows after it are two entries made with one.
 async function turned({ control, point, text }) {
   await add({ id: uuid(), session, kind: 'turn', fields: { control, way: '', reason: '' }, madeAt: Date.now() });
-  const form = [...document.querySelectorAll('.ask')].find((f) => f.elements.quantity.value === 'CURRENT' && f.elements.point.value === point);
+  const form = [...document.querySelectorAll('.ask')].find(
+    (f) => f.elements.quantity.value === 'CURRENT' && f.elements.point.value === point,
+  );
   const field = form && form.querySelector('input[name=text]');
   const fields = { quantity: 'CURRENT', point, text };
-  await add({ id: uuid(), session, kind: 'read', fields, madeAt: Date.now(), field: field && field.id, label: `${point},` });
+  await add({
+    id: uuid(),
+    session,
+    kind: 'read',
+    fields,
+    madeAt: Date.now(),
+    field: field && field.id,
+    label: `${point},`,
+  });
   await sent();
 }
 
 async function allDirections() {
   const forms = [...document.querySelectorAll('form[data-kind=direction]')];
   for (const form of forms) {
-    await add({ id: uuid(), session, kind: 'direction', fields: Object.fromEntries(new FormData(form)), madeAt: Date.now() });
+    await add({
+      id: uuid(),
+      session,
+      kind: 'direction',
+      fields: Object.fromEntries(new FormData(form)),
+      madeAt: Date.now(),
+    });
   }
   await sent();
 }
@@ -318,13 +377,24 @@ document.addEventListener('submit', async (event) => {
   }
   const held = event.submitter && event.submitter.id;
   await add({
-    id: uuid(), session, kind: form.dataset.kind, fields, madeAt: Date.now(), field: (input && input.id) || held, label: label && label.textContent,
+    id: uuid(),
+    session,
+    kind: form.dataset.kind,
+    fields,
+    madeAt: Date.now(),
+    field: (input && input.id) || held,
+    label: label && label.textContent,
   });
-  if (form.dataset.kind !== 'read' && form.dataset.kind !== 'drawer') form.querySelectorAll('input.words').forEach((i) => { i.value = ''; });
+  if (form.dataset.kind !== 'read' && form.dataset.kind !== 'drawer')
+    form.querySelectorAll('input.words').forEach((i) => {
+      i.value = '';
+    });
   await sent();
   delete form.dataset.busy;
 });
-document.addEventListener('change', (event) => { if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes'; });
+document.addEventListener('change', (event) => {
+  if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes';
+});
 
 // Other devices and tabs.
 function heard(name, data) {
@@ -343,7 +413,10 @@ function heard(name, data) {
 }
 
 document.addEventListener('click', (event) => {
-  if (event.target.closest('#show-all')) { allReadings = true; refresh(); }
+  if (event.target.closest('#show-all')) {
+    allReadings = true;
+    refresh();
+  }
   const all = event.target.closest('#all-ticks');
   if (all && !all.disabled) confirmAll(all);
   if (event.target.closest('#all-directions')) allDirections();
@@ -374,7 +447,14 @@ function times() {
     const day = new Date(at);
     t.dateTime = day.toISOString();
     t.title = day.toLocaleString();
-    t.textContent = minutes < 1 ? 'just now' : minutes < 90 ? `${minutes} min ago` : minutes < 2160 ? day.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : day.toLocaleDateString();
+    t.textContent =
+      minutes < 1
+        ? 'just now'
+        : minutes < 90
+          ? `${minutes} min ago`
+          : minutes < 2160
+            ? day.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+            : day.toLocaleDateString();
   });
 }
 

@@ -26,7 +26,8 @@ async function store(mode, work) {
 }
 
 /** Entries of a session that wait, or were refused and wait to be mended. */
-export const queued = async (session) => (await store('readonly', (q) => q.getAll())).filter((e) => e.session === session);
+export const queued = async (session) =>
+  (await store('readonly', (q) => q.getAll())).filter((e) => e.session === session);
 export const add = (entry) => store('readwrite', (q) => q.add(entry));
 export const remove = (entry) => store('readwrite', (q) => q.delete(entry.order));
 export const refuse = (entry, said) => store('readwrite', (q) => q.put({ ...entry, ...said }));
@@ -49,7 +50,9 @@ export async function showQueue(session, send) {
   const focus = document.activeElement;
   box.textContent = '';
   if (waiting.length > 0) {
-    box.append(`${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`);
+    box.append(
+      `${waiting.length} ${waiting.length === 1 ? 'entry waits' : 'entries wait'} for the server, kept in this browser:`,
+    );
     const list = document.createElement('ul');
     waiting.forEach((e) => {
       const item = document.createElement('li');
@@ -95,7 +98,11 @@ function refusedEntry(entry, send) {
   };
   const mended = () => (typed === undefined ? entry.fields : { ...entry.fields, text: field.value });
   button(entry.kind === 'read' ? 'Record it as read now' : 'Send it again', again(mended));
-  if (entry.asks) button(`${typed} is right, read now`, again(() => ({ ...entry.fields, confirmed: 'yes' })));
+  if (entry.asks)
+    button(
+      `${typed} is right, read now`,
+      again(() => ({ ...entry.fields, confirmed: 'yes' })),
+    );
   button('Drop it', async () => {
     await remove(entry);
     send();

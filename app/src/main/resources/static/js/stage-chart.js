@@ -10,30 +10,83 @@ export function operatingChart(p, read) {
   const box = { left: 52, right: width - 18, top: 14, bottom: 432 };
   svg.selectAll('*').remove();
   const mostV = d3.max(c.curves[0].points, (d) => d.volts);
-  const top = 1000 * 1.08 * Math.max(d3.max(c.path, (d) => d.amperes), 2.5 * c.idle.amperes, d3.max(read, (d) => d.highAmperes) || 0);
+  const top =
+    1000 *
+    1.08 *
+    Math.max(
+      d3.max(c.path, (d) => d.amperes),
+      2.5 * c.idle.amperes,
+      d3.max(read, (d) => d.highAmperes) || 0,
+    );
   const low = c.mirrored.length ? 1000 * 1.08 * d3.min(c.mirrored, (d) => d.amperes) : 0;
   const x = d3.scaleLinear([0, mostV], [box.left, box.right]);
   const y = d3.scaleLinear([low, top], [box.bottom, box.top]);
-  const line = d3.line((d) => x(d.volts), (d) => y(1000 * d.amperes));
-  svg.append('clipPath').attr('id', 'frame').append('rect').attr('x', box.left).attr('y', box.top).attr('width', box.right - box.left).attr('height', box.bottom - box.top);
+  const line = d3.line(
+    (d) => x(d.volts),
+    (d) => y(1000 * d.amperes),
+  );
+  svg
+    .append('clipPath')
+    .attr('id', 'frame')
+    .append('rect')
+    .attr('x', box.left)
+    .attr('y', box.top)
+    .attr('width', box.right - box.left)
+    .attr('height', box.bottom - box.top);
   const inside = svg.append('g').attr('clip-path', 'url(#frame)');
   plateCurves(svg, inside, c, x, y, box, line);
   ratings(svg, inside, p, x, y, box, line, mostV);
   // The way back runs over the way out: half a cycle shows both.
-  const half = (points) => points.slice(points.length / 4, 3 * points.length / 4 + 1);
+  const half = (points) => points.slice(points.length / 4, (3 * points.length) / 4 + 1);
   if (c.composite.length) {
-    inside.append('path').attr('class', 'composite').attr('d', line(half(c.composite)));
-    inside.append('path').attr('class', 'mirrored').attr('d', line(half(c.mirrored)));
-    inside.append('line').attr('class', 'zero').attr('x1', box.left).attr('x2', box.right).attr('y1', y(0)).attr('y2', y(0));
+    inside
+      .append('path')
+      .attr('class', 'composite')
+      .attr('d', line(half(c.composite)));
+    inside
+      .append('path')
+      .attr('class', 'mirrored')
+      .attr('d', line(half(c.mirrored)));
+    inside
+      .append('line')
+      .attr('class', 'zero')
+      .attr('x1', box.left)
+      .attr('x2', box.right)
+      .attr('y1', y(0))
+      .attr('y2', y(0));
   }
-  inside.append('path').attr('class', 'path').attr('d', line(half(c.path)));
+  inside
+    .append('path')
+    .attr('class', 'path')
+    .attr('d', line(half(c.path)));
   idle(inside, p, x, y);
   measured(inside, read, x, y);
-  svg.append('g').attr('class', 'axis').attr('transform', `translate(0,${box.bottom})`).call(d3.axisBottom(x).ticks(width / 90));
+  svg
+    .append('g')
+    .attr('class', 'axis')
+    .attr('transform', `translate(0,${box.bottom})`)
+    .call(d3.axisBottom(x).ticks(width / 90));
   svg.append('g').attr('class', 'axis').attr('transform', `translate(${box.left},0)`).call(d3.axisLeft(y).ticks(8));
-  svg.append('text').attr('x', box.right).attr('y', box.bottom + 32).attr('text-anchor', 'end').text('plate to cathode, V');
-  svg.append('text').attr('transform', `translate(14,${box.top}) rotate(-90)`).attr('text-anchor', 'end').text('plate current, mA');
-  document.getElementById('legend').textContent = `Model: thin, the curves at ${Math.round(c.screenVolts)} V on the screens; thick, the path of one tube at full drive${c.composite.length ? '; long dashes, the other tube mirrored; dots, both together' : ''}; red dashes, ${p.ratedWatts} W. ${p.idleBand === null ? 'How far the idle point is off is not known at these volts.' : `The whisker at the idle point: the model's ± ${(100 * p.idleBand).toPrecision(2)} % at this bias.`}${read.length ? ' Measured: crosses with the meter\'s whiskers.' : ''}`;
+  svg
+    .append('text')
+    .attr('x', box.right)
+    .attr('y', box.bottom + 32)
+    .attr('text-anchor', 'end')
+    .text('plate to cathode, V');
+  svg
+    .append('text')
+    .attr('transform', `translate(14,${box.top}) rotate(-90)`)
+    .attr('text-anchor', 'end')
+    .text('plate current, mA');
+  document.getElementById('legend').textContent = [
+    `Model: thin, the curves at ${Math.round(c.screenVolts)} V on the screens; thick, the path of one tube at full drive`,
+    c.composite.length ? '; long dashes, the other tube mirrored; dots, both together' : '',
+    `; red dashes, ${p.ratedWatts} W. `,
+    p.idleBand === null
+      ? 'How far the idle point is off is not known at these volts.'
+      : `The whisker at the idle point: the model's ± ${(100 * p.idleBand).toPrecision(2)} % at this bias.`,
+    read.length ? " Measured: crosses with the meter's whiskers." : '',
+  ].join('');
   reader(svg, c, x, y);
 }
 
@@ -47,7 +100,13 @@ function plateCurves(svg, inside, c, x, y, box, line) {
     // Names that would stand on each other are left out, the outermost first.
     if (place - last < 11 && x(end.volts) > box.right - 60) return;
     last = place;
-    svg.append('text').attr('class', 'grid-name').attr('x', Math.min(box.right - 3, x(end.volts))).attr('y', place).attr('text-anchor', 'end').text(curve.grid === 0 ? '0 V' : `−${Math.abs(curve.grid)} V`);
+    svg
+      .append('text')
+      .attr('class', 'grid-name')
+      .attr('x', Math.min(box.right - 3, x(end.volts)))
+      .attr('y', place)
+      .attr('text-anchor', 'end')
+      .text(curve.grid === 0 ? '0 V' : `−${Math.abs(curve.grid)} V`);
   });
 }
 
@@ -55,35 +114,77 @@ function ratings(svg, inside, p, x, y, box, line, mostV) {
   const hyperbola = d3.range(mostV / 80, mostV, mostV / 80).map((volts) => ({ volts, amperes: p.ratedWatts / volts }));
   inside.append('path').attr('class', 'rating').attr('d', line(hyperbola));
   if (p.plateVolts !== null && p.plateVolts < mostV) {
-    inside.append('line').attr('class', 'limit').attr('x1', x(p.plateVolts)).attr('x2', x(p.plateVolts)).attr('y1', box.top).attr('y2', box.bottom);
-    svg.append('text').attr('x', x(p.plateVolts) - 4).attr('y', box.bottom - 6).attr('text-anchor', 'end').text(`${p.plateVolts} V rated, DC`);
+    inside
+      .append('line')
+      .attr('class', 'limit')
+      .attr('x1', x(p.plateVolts))
+      .attr('x2', x(p.plateVolts))
+      .attr('y1', box.top)
+      .attr('y2', box.bottom);
+    svg
+      .append('text')
+      .attr('x', x(p.plateVolts) - 4)
+      .attr('y', box.bottom - 6)
+      .attr('text-anchor', 'end')
+      .text(`${p.plateVolts} V rated, DC`);
   }
   if (p.cathodeAmperes !== null && 1000 * p.cathodeAmperes < y.domain()[1]) {
-    inside.append('line').attr('class', 'limit').attr('x1', box.left).attr('x2', box.right).attr('y1', y(1000 * p.cathodeAmperes)).attr('y2', y(1000 * p.cathodeAmperes));
-    svg.append('text').attr('x', box.left + 6).attr('y', y(1000 * p.cathodeAmperes) - 4).text(`${1000 * p.cathodeAmperes} mA cathode rated, average`);
+    inside
+      .append('line')
+      .attr('class', 'limit')
+      .attr('x1', box.left)
+      .attr('x2', box.right)
+      .attr('y1', y(1000 * p.cathodeAmperes))
+      .attr('y2', y(1000 * p.cathodeAmperes));
+    svg
+      .append('text')
+      .attr('x', box.left + 6)
+      .attr('y', y(1000 * p.cathodeAmperes) - 4)
+      .text(`${1000 * p.cathodeAmperes} mA cathode rated, average`);
   }
 }
 
 function idle(inside, p, x, y) {
   const { volts, amperes } = p.chart.idle;
-  if (p.idleBand !== null) inside.append('line').attr('class', 'whisker').attr('x1', x(volts)).attr('x2', x(volts)).attr('y1', y(1000 * amperes * (1 - p.idleBand))).attr('y2', y(1000 * amperes * (1 + p.idleBand)));
-  inside.append('circle').attr('class', 'idle').attr('cx', x(volts)).attr('cy', y(1000 * amperes)).attr('r', 5.5);
+  if (p.idleBand !== null)
+    inside
+      .append('line')
+      .attr('class', 'whisker')
+      .attr('x1', x(volts))
+      .attr('x2', x(volts))
+      .attr('y1', y(1000 * amperes * (1 - p.idleBand)))
+      .attr('y2', y(1000 * amperes * (1 + p.idleBand)));
+  inside
+    .append('circle')
+    .attr('class', 'idle')
+    .attr('cx', x(volts))
+    .attr('cy', y(1000 * amperes))
+    .attr('r', 5.5);
 }
 
 function measured(inside, read, x, y) {
   let below = -Infinity;
-  [...read].sort((a, b) => b.amperes - a.amperes).forEach((d) => {
-    const g = inside.append('g').attr('class', `read${d.newest ? '' : ' older'}`);
-    const cx = x(d.volts);
-    const cy = y(1000 * d.amperes);
-    g.append('line').attr('x1', cx).attr('x2', cx).attr('y1', y(1000 * d.lowAmperes)).attr('y2', y(1000 * d.highAmperes));
-    g.append('path').attr('d', `M${cx - 5},${cy - 5}L${cx + 5},${cy + 5}M${cx - 5},${cy + 5}L${cx + 5},${cy - 5}`);
-    if (d.newest) {
-      const place = Math.max(cy + 4, below + 12);
-      below = place;
-      g.append('text').attr('x', cx + 10).attr('y', place).text(`${d.name} measured`);
-    }
-  });
+  [...read]
+    .sort((a, b) => b.amperes - a.amperes)
+    .forEach((d) => {
+      const g = inside.append('g').attr('class', `read${d.newest ? '' : ' older'}`);
+      const cx = x(d.volts);
+      const cy = y(1000 * d.amperes);
+      g.append('line')
+        .attr('x1', cx)
+        .attr('x2', cx)
+        .attr('y1', y(1000 * d.lowAmperes))
+        .attr('y2', y(1000 * d.highAmperes));
+      g.append('path').attr('d', `M${cx - 5},${cy - 5}L${cx + 5},${cy + 5}M${cx - 5},${cy + 5}L${cx + 5},${cy - 5}`);
+      if (d.newest) {
+        const place = Math.max(cy + 4, below + 12);
+        below = place;
+        g.append('text')
+          .attr('x', cx + 10)
+          .attr('y', place)
+          .text(`${d.name} measured`);
+      }
+    });
 }
 
 // Where the chart is read, V and A; it stays while a slider moves.
@@ -97,10 +198,16 @@ function reader(svg, c, x, y) {
     mark.attr('visibility', cursor ? 'visible' : 'hidden');
     if (!cursor) return;
     mark.attr('cx', x(cursor.volts)).attr('cy', y(1000 * cursor.amperes));
-    label.textContent = `${cursor.volts.toFixed(0)} V, ${(1000 * cursor.amperes).toFixed(1)} mA: ${(cursor.volts * cursor.amperes).toFixed(1)} W, ${gridThere(c.curves, cursor)}`;
+    const { volts, amperes } = cursor;
+    const watts = (volts * amperes).toFixed(1);
+    const grid = gridThere(c.curves, cursor);
+    label.textContent = `${volts.toFixed(0)} V, ${(1000 * amperes).toFixed(1)} mA: ${watts} W, ${grid}`;
   };
   const move = (volts, amperes) => {
-    cursor = { volts: Math.min(x.domain()[1], Math.max(1, volts)), amperes: Math.min(y.domain()[1] / 1000, Math.max(0, amperes)) };
+    cursor = {
+      volts: Math.min(x.domain()[1], Math.max(1, volts)),
+      amperes: Math.min(y.domain()[1] / 1000, Math.max(0, amperes)),
+    };
     show();
   };
   svg.on('pointermove pointerdown', (event) => {
@@ -113,7 +220,7 @@ function reader(svg, c, x, y) {
     if (!step) return;
     event.preventDefault();
     const from = cursor || c.idle;
-    move(from.volts + step[0] * x.domain()[1] / 100, from.amperes + step[1] * y.domain()[1] / 100e3);
+    move(from.volts + (step[0] * x.domain()[1]) / 100, from.amperes + (step[1] * y.domain()[1]) / 100e3);
   });
   show();
 }
@@ -122,12 +229,12 @@ function gridThere(curves, { volts, amperes }) {
   const at = (curve) => {
     const i = d3.bisector((d) => d.volts).left(curve.points, volts);
     const [a, b] = [curve.points[Math.max(0, i - 1)], curve.points[Math.min(curve.points.length - 1, i)]];
-    return a === b ? a.amperes : a.amperes + (b.amperes - a.amperes) * (volts - a.volts) / (b.volts - a.volts);
+    return a === b ? a.amperes : a.amperes + ((b.amperes - a.amperes) * (volts - a.volts)) / (b.volts - a.volts);
   };
   const below = curves.findIndex((curve) => at(curve) < amperes);
   if (below === 0) return 'beyond grid 0 V';
   if (below < 0) return `below grid −${Math.abs(curves[curves.length - 1].grid)} V`;
   const [over, under] = [curves[below - 1], curves[below]];
-  const grid = over.grid + (under.grid - over.grid) * (at(over) - amperes) / (at(over) - at(under));
+  const grid = over.grid + ((under.grid - over.grid) * (at(over) - amperes)) / (at(over) - at(under));
   return `grid −${Math.abs(grid).toFixed(1)} V`;
 }

@@ -22,20 +22,22 @@ function marked(element, tone, text) {
 export function tiles(list) {
   const box = document.getElementById('tiles');
   if (box.children.length !== list.length || [...box.children].some((t, i) => t.dataset.name !== list[i].name)) {
-    box.replaceChildren(...list.map((t) => {
-      const tile = document.createElement('div');
-      tile.className = 'tile';
-      tile.dataset.name = t.name;
-      part(tile, 'span', 'small-text', t.name);
-      part(tile, 'span', 'figure m', '');
-      if (t.bars.length) tile.append(document.createElementNS('http://www.w3.org/2000/svg', 'svg'));
-      part(tile, 'span', 'under', '');
-      const how = document.createElement('details');
-      part(how, 'summary', '', 'how').setAttribute('aria-label', `How ${t.name} is worked out`);
-      part(how, 'p', 'm', '');
-      tile.append(how);
-      return tile;
-    }));
+    box.replaceChildren(
+      ...list.map((t) => {
+        const tile = document.createElement('div');
+        tile.className = 'tile';
+        tile.dataset.name = t.name;
+        part(tile, 'span', 'small-text', t.name);
+        part(tile, 'span', 'figure m', '');
+        if (t.bars.length) tile.append(document.createElementNS('http://www.w3.org/2000/svg', 'svg'));
+        part(tile, 'span', 'under', '');
+        const how = document.createElement('details');
+        part(how, 'summary', '', 'how').setAttribute('aria-label', `How ${t.name} is worked out`);
+        part(how, 'p', 'm', '');
+        tile.append(how);
+        return tile;
+      }),
+    );
   }
   list.forEach((t, i) => {
     const tile = box.children[i];
@@ -55,39 +57,46 @@ function bars(svg, shares) {
   svg.setAttribute('viewBox', '0 0 200 52');
   svg.setAttribute('class', 'bars');
   svg.setAttribute('role', 'img');
-  svg.setAttribute('aria-label', `Harmonics: ${shares.map((s, i) => `H${i + 2} ${(100 * s).toPrecision(2)} %`).join(', ')}`);
+  svg.setAttribute(
+    'aria-label',
+    `Harmonics: ${shares.map((s, i) => `H${i + 2} ${(100 * s).toPrecision(2)} %`).join(', ')}`,
+  );
   const space = 'http://www.w3.org/2000/svg';
-  svg.replaceChildren(...shares.flatMap((share, i) => {
-    const height = 38 * share / most;
-    const bar = document.createElementNS(space, 'rect');
-    bar.setAttribute('x', 4 + 24.5 * i);
-    bar.setAttribute('y', 40 - height);
-    bar.setAttribute('width', 14);
-    bar.setAttribute('height', Math.max(0.5, height));
-    const name = document.createElementNS(space, 'text');
-    name.setAttribute('x', 11 + 24.5 * i);
-    name.setAttribute('y', 51);
-    name.textContent = i + 2;
-    return [bar, name];
-  }));
+  svg.replaceChildren(
+    ...shares.flatMap((share, i) => {
+      const height = (38 * share) / most;
+      const bar = document.createElementNS(space, 'rect');
+      bar.setAttribute('x', 4 + 24.5 * i);
+      bar.setAttribute('y', 40 - height);
+      bar.setAttribute('width', 14);
+      bar.setAttribute('height', Math.max(0.5, height));
+      const name = document.createElementNS(space, 'text');
+      name.setAttribute('x', 11 + 24.5 * i);
+      name.setAttribute('y', 51);
+      name.textContent = i + 2;
+      return [bar, name];
+    }),
+  );
 }
 
 export function limits(list) {
   const body = document.getElementById('limits');
   const opened = [...body.querySelectorAll('details[open]')].map((d) => d.dataset.name);
-  body.replaceChildren(...list.map((l) => {
-    const row = document.createElement('tr');
-    part(row, 'td', '', l.name);
-    marked(part(row, 'td', `r m tone-${l.tone}`, ''), l.tone, l.figure);
-    const cell = part(row, 'td', 'small-text', `${l.rating} `);
-    const how = document.createElement('details');
-    how.dataset.name = l.name;
-    how.open = opened.includes(l.name);
-    part(how, 'summary', '', 'how').setAttribute('aria-label', `How ${l.name} is worked out`);
-    part(how, 'span', 'm', l.formula);
-    cell.append(how);
-    return row;
-  }));
+  body.replaceChildren(
+    ...list.map((l) => {
+      const row = document.createElement('tr');
+      part(row, 'td', '', l.name);
+      marked(part(row, 'td', `r m tone-${l.tone}`, ''), l.tone, l.figure);
+      const cell = part(row, 'td', 'small-text', `${l.rating} `);
+      const how = document.createElement('details');
+      how.dataset.name = l.name;
+      how.open = opened.includes(l.name);
+      part(how, 'summary', '', 'how').setAttribute('aria-label', `How ${l.name} is worked out`);
+      part(how, 'span', 'm', l.formula);
+      cell.append(how);
+      return row;
+    }),
+  );
 }
 
 // What stands at this mains and at the highest; lines stay, so that a reader is not told the same twice.
@@ -96,13 +105,15 @@ export function statements(list) {
   const text = JSON.stringify(list);
   if (box.dataset.said === text) return;
   box.dataset.said = text;
-  box.replaceChildren(...list.map((l) => {
-    const line = document.createElement('div');
-    line.className = `said-${l.tone}`;
-    part(line, 'dt', '', l.name);
-    const said = part(line, 'dd', '', '');
-    part(said, 'span', '', `${l.mark} `).setAttribute('aria-hidden', 'true');
-    said.append(l.text);
-    return line;
-  }));
+  box.replaceChildren(
+    ...list.map((l) => {
+      const line = document.createElement('div');
+      line.className = `said-${l.tone}`;
+      part(line, 'dt', '', l.name);
+      const said = part(line, 'dd', '', '');
+      part(said, 'span', '', `${l.mark} `).setAttribute('aria-hidden', 'true');
+      said.append(l.text);
+      return line;
+    }),
+  );
 }

@@ -32,7 +32,10 @@ async function ask() {
   outputs();
   sweeps.stop();
   clearTimeout(rest);
-  if (underway) { wanted = true; return; }
+  if (underway) {
+    wanted = true;
+    return;
+  }
   underway = true;
   try {
     do {
@@ -43,7 +46,8 @@ async function ask() {
       by('netlist').href = `/stage/netlist.cir?${text}`;
       const response = await fetch(`/stage/picture?${text}`).catch(() => null);
       if (!response || !response.ok) {
-        by('stage-said').textContent = 'No answer just now: what is shown belongs to an earlier setting. It is asked again with the next change.';
+        by('stage-said').textContent =
+          'No answer just now: what is shown belongs to an earlier setting. It is asked again with the next change.';
       } else if (number > shown) {
         shown = number;
         draw(await response.json());
@@ -55,7 +59,10 @@ async function ask() {
   // The sweeps begin when the slider rests; until then what they showed is marked as of another setting.
   rest = setTimeout(() => {
     // Heard once the slider rests, not with every move.
-    by('heard').textContent = [...document.querySelectorAll('.stage-body:not([hidden]) .tile')].slice(0, 5).map((t) => `${t.dataset.name} ${t.querySelector('.figure').textContent}`).join(', ');
+    by('heard').textContent = [...document.querySelectorAll('.stage-body:not([hidden]) .tile')]
+      .slice(0, 5)
+      .map((t) => `${t.dataset.name} ${t.querySelector('.figure').textContent}`)
+      .join(', ');
     sweeps.ask(query(), form);
   }, 150);
 }
@@ -64,25 +71,38 @@ form.addEventListener('input', (event) => {
   if (event.target.name === 'idle') form.elements.at.value = '';
   ask();
 });
-form.addEventListener('submit', (event) => { event.preventDefault(); ask(); });
+form.addEventListener('submit', (event) => {
+  event.preventDefault();
+  ask();
+});
 
 function say(said) {
   form.querySelectorAll('.at-field').forEach((s) => s.remove());
-  form.querySelectorAll('[aria-invalid]').forEach((f) => { f.removeAttribute('aria-invalid'); f.removeAttribute('aria-describedby'); });
+  form.querySelectorAll('[aria-invalid]').forEach((f) => {
+    f.removeAttribute('aria-invalid');
+    f.removeAttribute('aria-describedby');
+  });
   Object.entries(said).forEach(([name, complaint]) => {
     const field = form.elements[name];
     if (!field || !field.insertAdjacentElement) return;
     const line = document.createElement('span');
     line.className = 'at-field complaint';
     line.id = `say-${name}`;
-    line.append(complaint.sentence, ...complaint.choices.flatMap((choice) => {
-      const take = document.createElement('button');
-      take.type = 'button';
-      take.className = 'link';
-      take.textContent = choice;
-      take.addEventListener('click', () => { field.value = choice; field.focus(); ask(); });
-      return [' ', take];
-    }));
+    line.append(
+      complaint.sentence,
+      ...complaint.choices.flatMap((choice) => {
+        const take = document.createElement('button');
+        take.type = 'button';
+        take.className = 'link';
+        take.textContent = choice;
+        take.addEventListener('click', () => {
+          field.value = choice;
+          field.focus();
+          ask();
+        });
+        return [' ', take];
+      }),
+    );
     field.insertAdjacentElement('afterend', line);
     field.setAttribute('aria-invalid', 'true');
     field.setAttribute('aria-describedby', line.id);
@@ -94,10 +114,20 @@ function say(said) {
 function draw(p) {
   say(p.said);
   by('stage-said').textContent = p.trouble;
-  if (form.elements.measured.value.length > MOST_MEASURED) say({ ...p.said, measured: { sentence: 'About a hundred lines fit here: keep longer tables as results of an amp.', choices: [] } });
-  ['#statements', '.stage-body', '.curves', '.told-apart'].forEach((part) => { form.querySelector(part).hidden = !p.chart; });
+  if (form.elements.measured.value.length > MOST_MEASURED)
+    say({
+      ...p.said,
+      measured: { sentence: 'About a hundred lines fit here: keep longer tables as results of an amp.', choices: [] },
+    });
+  ['#statements', '.stage-body', '.curves', '.told-apart'].forEach((part) => {
+    form.querySelector(part).hidden = !p.chart;
+  });
   by('accuracy').textContent = p.accuracy;
-  if (!p.chart) { sweeps.clear(); document.body.dataset.shown = shown; return; }
+  if (!p.chart) {
+    sweeps.clear();
+    document.body.dataset.shown = shown;
+    return;
+  }
   if (form.elements.at.value) {
     form.elements.idle.value = p.idleShare;
     by('out-idle').textContent = `${p.idleShare.toFixed(1)} %, from the typed bias`;
@@ -127,22 +157,27 @@ by('keep').addEventListener('click', () => {
   ask();
 });
 function kept(settings) {
-  by('kept').replaceChildren(...settings.map((s, i) => {
-    const item = document.createElement('li');
-    item.dataset.letter = 'AB'[i];
-    const name = document.createElement('b');
-    name.textContent = `${'AB'[i]}: ${s.label}. `;
-    const words = document.createElement('span');
-    words.textContent = s.trouble || `From ${'AB'[i]} to now: ${s.changes} `;
-    const drop = document.createElement('button');
-    drop.type = 'button';
-    drop.className = 'link';
-    drop.textContent = 'Take it away';
-    drop.setAttribute('aria-label', `Take setting ${'AB'[i]} away`);
-    drop.addEventListener('click', () => { form.querySelectorAll('input[name=keep]')[i].remove(); ask(); });
-    item.append(name, words, drop);
-    return item;
-  }));
+  by('kept').replaceChildren(
+    ...settings.map((s, i) => {
+      const item = document.createElement('li');
+      item.dataset.letter = 'AB'[i];
+      const name = document.createElement('b');
+      name.textContent = `${'AB'[i]}: ${s.label}. `;
+      const words = document.createElement('span');
+      words.textContent = s.trouble || `From ${'AB'[i]} to now: ${s.changes} `;
+      const drop = document.createElement('button');
+      drop.type = 'button';
+      drop.className = 'link';
+      drop.textContent = 'Take it away';
+      drop.setAttribute('aria-label', `Take setting ${'AB'[i]} away`);
+      drop.addEventListener('click', () => {
+        form.querySelectorAll('input[name=keep]')[i].remove();
+        ask();
+      });
+      item.append(name, words, drop);
+      return item;
+    }),
+  );
 }
 
 ask();

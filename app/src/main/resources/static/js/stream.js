@@ -19,7 +19,11 @@ export function follow(tell) {
     const held = lease();
     if (held.tab === me) {
       renew();
-      if (!close) close = open((name, data) => { tell(name, data); tabs.postMessage({ name, data }); });
+      if (!close)
+        close = open((name, data) => {
+          tell(name, data);
+          tabs.postMessage({ name, data });
+        });
     } else if (free(held)) {
       // Of several tabs that try at once the last one to write keeps it, and opens at its next look.
       renew();
@@ -38,10 +42,21 @@ export function follow(tell) {
   tabs.onmessage = (event) => tell(event.data.name, event.data.data);
   look();
   setTimeout(look, 100 + 100 * Math.random());
-  setInterval(() => { if (!away) look(); }, LOOK_EVERY);
+  setInterval(() => {
+    if (!away) look();
+  }, LOOK_EVERY);
   let away = false;
-  addEventListener('pagehide', () => { away = true; leave(); });
-  addEventListener('pageshow', (event) => { if (event.persisted) { away = false; look(); tell('look', {}); } });
+  addEventListener('pagehide', () => {
+    away = true;
+    leave();
+  });
+  addEventListener('pageshow', (event) => {
+    if (event.persisted) {
+      away = false;
+      look();
+      tell('look', {});
+    }
+  });
   // What happened between the page's making and its listening.
   tell('look', {});
 }

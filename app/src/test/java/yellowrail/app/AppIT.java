@@ -22,6 +22,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.amps.TypedAmp;
 import yellowrail.app.bench.SessionStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
@@ -93,8 +94,9 @@ public abstract class AppIT {
     /** A push-pull pair with own 10 Ω sense resistors. */
     protected static AmpDescription pair(String name, String type) {
         return AmpReader.read(
-                        AmpForms.empty()
-                                .with(Map.ofEntries(
+                        TypedAmp.with(
+                                AmpForms.empty(),
+                                Map.ofEntries(
                                         Map.entry("name", name),
                                         Map.entry("bias", "tracking"),
                                         Map.entry("socketType", List.of(type, type)),

@@ -1,8 +1,14 @@
 package yellowrail.planted;
 
+import yellowrail.core.amp.OutputTransformer;
+import yellowrail.core.amp.Windings;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Judging;
+import yellowrail.core.amp.Supply;
+import yellowrail.core.amp.Bias;
+import yellowrail.core.amp.StageLayout;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.amp.ControlLayout;
@@ -14,7 +20,6 @@ import yellowrail.core.amp.sensing.SharedResistor;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
 
 /** The amps of the planted evenings: pairs on 230 V with a resistor of 10 Ω in each cathode, two nodes and 6.3 V heaters. */
 public final class PlantedAmps {
@@ -47,32 +52,14 @@ public final class PlantedAmps {
             String name, String type, BiasScheme bias, ControlLayout controls, String target, boolean shared) {
         List<Socket> sockets =
                 List.of(new Socket("V1", 1, Socket.Side.A, type), new Socket("V2", 1, Socket.Side.B, type));
-        return new AmpDescription(
-                "Planted " + name,
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                bias,
-                controls,
-                sockets,
-                shared
+        return new AmpDescription("Planted " + name, new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()), new Bias(bias, controls), shared
                         ? List.of(new SenseGroup(
                                 "both", List.of("V1", "V2"), new SharedResistor(SenseResistor.marked(10, 1), 2)))
                         : sockets.stream()
                                 .map(s -> new SenseGroup(
                                         s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(10, 1))))
-                                .toList(),
-                Optional.empty(),
-                Optional.empty(),
-                new Mains(Optional.empty(), 230, 207, 253),
-                List.of(
+                                .toList(), new Supply(new Mains(Optional.empty(), 230, 207, 253), List.of(
                         SupplyNode.single("reservoir", Optional.of(100e-6), Optional.of(500.0)),
-                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))),
-                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
-                "",
-                "",
-                target,
-                "",
-                Optional.empty());
+                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))), Optional.empty(), Windings.heater(6.3)), OutputTransformer.UNKNOWN, new Judging(target, Optional.empty(), "", ""), "");
     }
 }

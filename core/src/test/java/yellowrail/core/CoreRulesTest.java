@@ -28,6 +28,8 @@ class CoreRulesTest {
     static final ArchRule PLAIN_JAVA_ONLY = classes()
             .that()
             .resideInAPackage("yellowrail.core..")
+            .and()
+            .resideOutsideOfPackage("yellowrail.core.table")
             .should()
             .onlyDependOnClassesThat()
             .resideInAnyPackage(

@@ -11,7 +11,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -21,6 +20,7 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.ErrorTexts;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.tube.Lookup;
 
 /** Describing an amp, and following a description by a new version. */
 @Controller
@@ -60,12 +60,11 @@ class AmpController {
     /** The part of the form that depends on how many tubes there are and what shares a sense point. */
     @PostMapping("/amps/rows")
     String rows(
-            @ModelAttribute AmpForm bound,
             HttpServletRequest request,
             @RequestParam(defaultValue = "2") int tubes,
             @RequestParam(defaultValue = "1") int channels,
             Model model) {
-        AmpForm form = bound.sensing(request::getParameter);
+        AmpForm form = AmpForm.of(request.getParameterMap());
         int count = Math.max(1, Math.min(8, tubes));
         AmpForm resized = AmpForms.resized(form, count, Math.max(1, Math.min(2, channels)));
         fill(resized, new FieldErrors(), model);
@@ -74,14 +73,13 @@ class AmpController {
 
     @PostMapping("/amps/keep")
     String keep(
-            @ModelAttribute AmpForm bound,
             HttpServletRequest request,
             @RequestParam UUID ampId,
             @RequestParam UUID versionId,
             @RequestParam(defaultValue = "0") int seenVersion,
             Model model,
             HttpServletResponse response) {
-        AmpForm form = bound.sensing(request::getParameter);
+        AmpForm form = AmpForm.of(request.getParameterMap());
         List<String> targets = settings.targetNames();
         AmpReader.Read read = AmpReader.read(form, tubes.catalogueOrLastKnown(), targets);
         Envelope envelope = new Envelope(ampId, versionId, seenVersion, seenVersion == 0);
@@ -120,27 +118,40 @@ class AmpController {
         model.addAttribute("sensing", SensingFields.ofAmp());
         model.addAttribute("said", complaints.byField());
         model.addAttribute("types", tubes.catalogueOrLastKnown().types());
+        model.addAttribute("noScreen", noScreen(form));
         model.addAttribute("targets", settings.targetNames());
         model.addAttribute("channels", AmpForms.channelsOf(form));
         model.addAttribute("points", pointNames(form));
         model.addAttribute("fits", HowItFits.sentences(form, pointNames(form)));
-        model.addAttribute("nodes", Math.min(12, Math.max(4, form.nodeLabel().size() + 1)));
+        model.addAttribute(
+                "nodes", Math.min(12, Math.max(4, form.list("nodeLabel").size() + 1)));
+    }
+
+    /** Whether every tube that was typed is a triode. */
+    private boolean noScreen(AmpForm form) {
+        List<Lookup> typed = form.list("socketType").stream()
+                .filter(t -> !t.isBlank())
+                .map(tubes.catalogueOrLastKnown()::find)
+                .toList();
+        return !typed.isEmpty()
+                && typed.stream()
+                        .allMatch(l ->
+                                l instanceof Lookup.Found found && !found.type().hasScreen());
     }
 
     /** Names of the sense points this form would make, for the fields with their measured ohms. */
     private static List<String> pointNames(AmpForm form) {
         List<Socket> sockets = new ArrayList<>();
-        for (int i = 0; i < form.socketName().size(); i++) {
-            String name = AmpForm.at(form.socketName(), i).strip();
+        for (int i = 0; i < form.list("socketName").size(); i++) {
+            String name = form.at("socketName", i).strip();
             boolean usable = !name.isEmpty() && name.length() <= 12;
             sockets.add(new Socket(
                     usable ? name : "V" + (i + 1),
-                    AmpForm.at(form.socketChannel(), i).equals("2") ? 2 : 1,
-                    AmpForm.at(form.socketSide(), i).equals("B") ? Socket.Side.B : Socket.Side.A,
+                    form.at("socketChannel", i).equals("2") ? 2 : 1,
+                    form.at("socketSide", i).equals("B") ? Socket.Side.B : Socket.Side.A,
                     "tube"));
         }
-        Grouping grouping =
-                Grouping.of(form, Optional.ofNullable(form.grouping()).map(Grouping.WORDS::get));
+        Grouping grouping = Grouping.of(form, Optional.ofNullable(Grouping.WORDS.get(form.text("grouping"))));
         return List.copyOf(grouping.points(sockets).keySet());
     }
 }

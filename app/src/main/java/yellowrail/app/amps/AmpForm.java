@@ -1,136 +1,137 @@
 package yellowrail.app.amps;
 
-import com.fasterxml.jackson.annotation.JsonAnyGetter;
-import com.fasterxml.jackson.annotation.JsonAnySetter;
-import io.swagger.v3.oas.annotations.media.Schema;
-import java.lang.reflect.RecordComponent;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import io.swagger.v3.oas.models.media.ArraySchema;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import yellowrail.app.forms.SensingTexts;
 import yellowrail.core.amp.sensing.Parameter;
 import yellowrail.core.amp.sensing.Ways;
 
-/** An amp's description as typed; blank is not known. Lists run in step, one entry for each socket, point or node. */
-@Schema(description = "An output stage as typed. Quantities are texts with or without a unit; blank means not known.")
-public record AmpForm(
-        @Schema(description = "Name, 1 to 60 characters", example = "Bittern 50")
-        String name,
+/**
+ * An amp's description as typed: a text for each field, or a list of texts with one for each socket, point or node. Blank is
+ * not known. Which fields there are say the parts of the description.
+ */
+public final class AmpForm {
+    /** Every field, part by part, but for what the ways of taking current ask for. */
+    static final List<AmpField> FIELDS = Stream.of(
+                    List.of(AmpField.text("name", "Name, 1 to 60 characters")),
+                    StagePart.FIELDS,
+                    BiasPart.FIELDS,
+                    SensingPart.FIELDS,
+                    SupplyPart.FIELDS,
+                    OutputPart.FIELDS,
+                    JudgingPart.FIELDS,
+                    List.of(AmpField.text("quirks", "What to know before the first reading")))
+            .flatMap(List::stream)
+            .toList();
 
-        @Schema(
-                description = "pp or se; blank is pp",
-                allowableValues = {"", "pp", "se"})
-        String topology,
+    private static final List<String> NAMES =
+            Stream.concat(FIELDS.stream().map(AmpField::name), sensingNames()).toList();
 
-        @Schema(
-                description = "Where the screens are fed from; blank is pentode",
-                allowableValues = {"", "pentode", "ul", "triode"})
-        String connection,
+    private final Map<String, String> texts = new LinkedHashMap<>();
+    private final Map<String, List<String>> lists = new LinkedHashMap<>();
 
-        @Schema(description = "Ultralinear tap, per cent") String tap,
-
-        @Schema(
-                description = "What the bias does; blank is unknown",
-                allowableValues = {"", "unknown", "tracking", "constant", "cathode", "mixed"})
-        String bias,
-
-        @Schema(
-                description = "Bias controls; blank is not known",
-                allowableValues = {
-                    "",
-                    "none",
-                    "level",
-                    "balance",
-                    "level_and_balance",
-                    "per_side",
-                    "per_tube",
-                    "cathode_own",
-                    "cathode_shared"
-                })
-        String controls,
-
-        @Schema(description = "Names of the sockets in measuring order, 1 to 8")
-        List<String> socketName,
-
-        @Schema(description = "Channel of each socket, 1 or 2")
-        List<String> socketChannel,
-
-        @Schema(description = "Side of each socket, A or B") List<String> socketSide,
-        @Schema(description = "Tube type of each socket") List<String> socketType,
-
-        @Schema(description = "How the current is taken; blank is own")
-        String method,
-
-        @Schema(
-                description = "What shares a sense point; blank is tube",
-                allowableValues = {"", "tube", "side", "channel", "all"})
-        String grouping,
-
-        @Schema(description = "Measured resistance of each sense point, Ω, in the order of the points")
-        List<String> rm,
-
-        @JsonAnySetter @JsonAnyGetter @Schema(hidden = true) Map<String, String> sensing,
-
-        @Schema(description = "Resistor of each screen, Ω") String screenOhms,
-
-        @Schema(description = "Choke or B+ resistor for a cross-check of the total, Ω")
-        String chokeOhms,
-
-        @Schema(description = "Nominal mains, V") String nominal,
-        @Schema(description = "Lowest mains, V") String lowest,
-        @Schema(description = "Highest mains, V") String highest,
-        @Schema(description = "Names of B+ and bias nodes") List<String> nodeLabel,
-
-        @Schema(description = "Capacitance of each node, µF")
-        List<String> nodeFarads,
-
-        @Schema(description = "Rated volts of each node's capacitor, V")
-        List<String> nodeVolts,
-
-        @Schema(description = "Reflected load, plate to plate, Ω")
-        String zaa,
-
-        @Schema(description = "Heater winding, V") String heaterVolts,
-        @Schema(description = "Heater winding's rating, A") String heaterAmperes,
-
-        @Schema(description = "High-tension winding's DC rating, mA")
-        String supplyAmperes,
-
-        @Schema(description = "What to know before the first reading")
-        String quirks,
-
-        @Schema(description = "Maker's figure: what the amp's test point shall show, unit as for its readings")
-        String maker,
-
-        @Schema(description = "Name of the target window, or maker's figure; blank for none")
-        String target,
-
-        @Schema(
-                description =
-                        "Rating system to judge by: DESIGN_CENTRE, DESIGN_MAXIMUM or ABSOLUTE; blank for the lowest plate"
-                                + " rating")
-        String judgeBy,
-
-        @Schema(description = "Ceiling, per cent of the rating; blank for the usual one")
-        String ceiling) {
-    public AmpForm {
-        socketName = orEmpty(socketName);
-        socketChannel = orEmpty(socketChannel);
-        socketSide = orEmpty(socketSide);
-        socketType = orEmpty(socketType);
-        rm = orEmpty(rm);
-        sensing = SensingTexts.of(sensing);
-        nodeLabel = orEmpty(nodeLabel);
-        nodeFarads = orEmpty(nodeFarads);
-        nodeVolts = orEmpty(nodeVolts);
+    private AmpForm() {
+        for (AmpField field : FIELDS) {
+            if (field.each()) {
+                lists.put(field.name(), List.of());
+            } else {
+                texts.put(field.name(), "");
+            }
+        }
     }
 
-    private static List<String> orEmpty(List<String> list) {
-        return list == null
-                ? List.of()
-                : list.stream().map(s -> s == null ? "" : s).toList();
+    private static Stream<String> sensingNames() {
+        return Ways.kept().stream()
+                .flatMap(w -> w.parameters().stream())
+                .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
+                .map(Parameter::name)
+                .distinct();
+    }
+
+    /** Nothing typed. */
+    static AmpForm blank() {
+        return new AmpForm();
+    }
+
+    /**
+     * As sent in JSON: texts and numbers, lists of them, nothing deeper. A name that is no field is kept, for the reader to
+     * refuse it.
+     */
+    @JsonCreator
+    public static AmpForm sent(Map<String, Object> sent) {
+        AmpForm form = new AmpForm();
+        sent.forEach((name, value) -> {
+            if (form.lists.containsKey(name)) {
+                form.lists.put(name, value == null ? List.of() : listed(name, value));
+            } else {
+                form.texts.put(name, scalar(name, value));
+            }
+        });
+        return form;
+    }
+
+    private static List<String> listed(String name, Object value) {
+        if (!(value instanceof List<?> list)) {
+            throw new IllegalArgumentException(name + " is a list, one text for each");
+        }
+        return list.stream().map(v -> scalar(name, v)).toList();
+    }
+
+    private static String scalar(String name, Object value) {
+        if (value instanceof Map || value instanceof List) {
+            throw new IllegalArgumentException(name + " is one text");
+        }
+        return value == null ? "" : value.toString();
+    }
+
+    /** As a page sends it; parameters that are no field of an amp belong to the page. */
+    static AmpForm of(Map<String, String[]> parameters) {
+        AmpForm form = new AmpForm();
+        parameters.forEach((name, values) -> {
+            if (form.lists.containsKey(name)) {
+                form.lists.put(name, List.copyOf(Arrays.asList(values)));
+            } else if (form.texts.containsKey(name)) {
+                form.texts.put(name, values[0]);
+            }
+        });
+        form.texts.putAll(
+                SensingTexts.from(n -> parameters.containsKey(n) ? parameters.get(n)[0] : null));
+        // Measured at each point, these have a list of their own.
+        Ways.parameters().stream()
+                .filter(p -> p.kind() == Parameter.Kind.QUANTITY_OF_POINT)
+                .forEach(p -> form.texts.remove(p.name()));
+        return form;
+    }
+
+    /** What goes out as JSON: every field by its name. */
+    @JsonValue
+    Map<String, Object> all() {
+        Map<String, Object> all = new LinkedHashMap<>(texts);
+        all.putAll(lists);
+        return all;
+    }
+
+    /** How each field is described where the JSON interface is. */
+    public static Map<String, Schema<?>> fields() {
+        Map<String, Schema<?>> fields = new LinkedHashMap<>();
+        for (AmpField field : FIELDS) {
+            StringSchema text = new StringSchema();
+            if (!field.words().isEmpty()) {
+                text.setEnum(field.words());
+            }
+            Schema<?> schema = field.each() ? new ArraySchema().items(text) : text;
+            schema.setDescription(field.means());
+            fields.put(field.name(), schema);
+        }
+        return fields;
     }
 
     /**
@@ -141,47 +142,58 @@ public record AmpForm(
         return NAMES;
     }
 
-    private static final List<String> NAMES = Arrays.stream(AmpForm.class.getRecordComponents())
-            .map(RecordComponent::getName)
-            .flatMap(n -> n.equals("sensing") ? sensingNames() : Stream.of(n))
-            .toList();
-
-    private static Stream<String> sensingNames() {
-        return Ways.kept().stream()
-                .flatMap(w -> w.parameters().stream())
-                .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
-                .map(Parameter::name)
-                .distinct();
+    /** What is typed in the field of this name; blank where nothing is. */
+    public String text(String name) {
+        return texts.getOrDefault(name, "");
     }
 
-    /** The same with what a request holds for the way of taking current. */
-    public AmpForm sensing(UnaryOperator<String> parameter) {
-        Map<String, String> texts = SensingTexts.from(parameter);
-        // Measured at each point, these have a list of their own.
-        Ways.parameters().stream()
-                .filter(p -> p.kind() == Parameter.Kind.QUANTITY_OF_POINT)
-                .forEach(p -> texts.remove(p.name()));
-        return with(Map.of("sensing", texts));
+    /** What is typed in a field with one text for each. */
+    public List<String> list(String name) {
+        return lists.get(name);
     }
 
-    /** The same with other texts in some of the components. */
-    public AmpForm with(Map<String, Object> changed) {
-        try {
-            RecordComponent[] components = AmpForm.class.getRecordComponents();
-            Object[] values = new Object[components.length];
-            for (int i = 0; i < components.length; i++) {
-                String name = components[i].getName();
-                values[i] = changed.containsKey(name)
-                        ? changed.get(name)
-                        : components[i].getAccessor().invoke(this);
-            }
-            return (AmpForm) AmpForm.class.getDeclaredConstructors()[0].newInstance(values);
-        } catch (ReflectiveOperationException impossible) {
-            throw new IllegalStateException(impossible);
-        }
-    }
-
-    static String at(List<String> list, int index) {
+    /** One text of a list; blank beyond its end. */
+    public String at(String name, int index) {
+        List<String> list = list(name);
         return index < list.size() ? list.get(index) : "";
+    }
+
+    /** What is typed for the way of taking current, and whatever else is no field of an amp. */
+    public Map<String, String> sensing() {
+        Map<String, String> sensing = new LinkedHashMap<>(texts);
+        FIELDS.forEach(f -> sensing.remove(f.name()));
+        return sensing;
+    }
+
+    /** The same with another text in one field. */
+    public AmpForm with(String name, String text) {
+        AmpForm changed = copy();
+        changed.texts.put(name, text);
+        return changed;
+    }
+
+    /** The same with other texts in one field. */
+    public AmpForm with(String name, List<String> list) {
+        if (!lists.containsKey(name)) {
+            throw new IllegalArgumentException("“" + name + "” is no list");
+        }
+        AmpForm changed = copy();
+        changed.lists.put(name, List.copyOf(list));
+        return changed;
+    }
+
+    /** The same with these texts for the way of taking current, and no others. */
+    public AmpForm sensing(Map<String, String> sensing) {
+        AmpForm changed = copy();
+        sensing().keySet().forEach(changed.texts::remove);
+        changed.texts.putAll(sensing);
+        return changed;
+    }
+
+    private AmpForm copy() {
+        AmpForm copy = new AmpForm();
+        copy.texts.putAll(texts);
+        copy.lists.putAll(lists);
+        return copy;
     }
 }

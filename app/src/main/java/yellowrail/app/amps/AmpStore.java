@@ -138,7 +138,7 @@ public class AmpStore {
     @Transactional
     public Amp tellBias(UUID ampId, BiasScheme told) {
         Amp amp = amp(ampId);
-        if (amp.description().bias() != BiasScheme.FIXED_UNKNOWN
+        if (amp.description().bias().scheme() != BiasScheme.FIXED_UNKNOWN
                 || !BiasScheme.FIXED_UNKNOWN.outcomes().contains(told)) {
             return amp;
         }
@@ -151,7 +151,7 @@ public class AmpStore {
      */
     public Amp answered(UUID id, int version) {
         Amp amp = amp(id, version);
-        if (amp.description().bias() != BiasScheme.FIXED_UNKNOWN) {
+        if (amp.description().bias().scheme() != BiasScheme.FIXED_UNKNOWN) {
             return amp;
         }
         return mapper.version(id, version + 1)

@@ -10,7 +10,7 @@ import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.sensing.Way;
 
 /** Which sockets stand behind one sense point. */
-enum Grouping {
+public enum Grouping {
     TUBE,
     SIDE,
     CHANNEL,
@@ -25,16 +25,16 @@ enum Grouping {
      * @param picked what was picked; empty when nothing was
      */
     static Grouping of(AmpForm form, Optional<Grouping> picked) {
-        if (MethodReader.way(form.method()).filter(Way::several).isEmpty()) {
+        if (MethodReader.way(form.text("method")).filter(Way::several).isEmpty()) {
             return TUBE;
         }
-        boolean sharesCathode = "cathode_shared".equals(form.controls()) && "cathode".equals(form.method());
+        boolean sharesCathode = "cathode_shared".equals(form.text("controls")) && "cathode".equals(form.text("method"));
         Grouping grouping = picked.orElse(TUBE);
         return sharesCathode && grouping == TUBE ? CHANNEL : grouping;
     }
 
     /** The points, each named for what stands behind it. */
-    Map<String, List<String>> points(List<Socket> sockets) {
+    public Map<String, List<String>> points(List<Socket> sockets) {
         boolean stereo = sockets.stream().anyMatch(s -> s.channel() == 2);
         Map<String, List<String>> points = new LinkedHashMap<>();
         for (Socket socket : sockets) {

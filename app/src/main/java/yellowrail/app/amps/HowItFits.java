@@ -12,14 +12,14 @@ final class HowItFits {
      */
     static List<String> sentences(AmpForm form, List<String> points) {
         List<String> sentences = new ArrayList<>();
-        boolean cathode = "cathode".equals(form.bias());
-        boolean resistor = form.controls() != null && form.controls().startsWith("cathode");
-        int tubes = form.socketName().size();
+        boolean cathode = "cathode".equals(form.text("bias"));
+        boolean resistor = form.text("controls").startsWith("cathode");
+        int tubes = form.list("socketName").size();
         if (cathode && !resistor) {
             sentences.add(
                     "With cathode bias no control sets the idle, the cathode resistor does: choose it under Controls.");
         }
-        if (!cathode && resistor && !"mixed".equals(form.bias())) {
+        if (!cathode && resistor && !"mixed".equals(form.text("bias"))) {
             sentences.add(
                     "A cathode resistor sets the idle only with cathode or mixed bias: choose that under Bias, or a"
                             + " control.");
@@ -27,7 +27,7 @@ final class HowItFits {
         boolean shared = points.size() < tubes;
         if (shared) {
             sentences.add((points.size() == 1
-                            ? ("cathode_shared".equals(form.controls())
+                            ? ("cathode_shared".equals(form.text("controls"))
                                             ? "A shared cathode resistor is one point by itself: it"
                                             : "One point")
                                     + " shows all " + tubes + " tubes together: their mean, never one alone."
@@ -39,12 +39,12 @@ final class HowItFits {
                             ? "The point shows the tube alone."
                             : "Each of the " + tubes + " tubes has a point of its own and is seen alone.");
         }
-        if ("per_tube".equals(form.controls()) && shared) {
+        if ("per_tube".equals(form.text("controls")) && shared) {
             sentences.add(
                     "Each tube has a control, but the points show means: what one control does is seen in the mean"
                             + " only.");
         }
-        if ("level".equals(form.controls()) && !shared && tubes > 1) {
+        if ("level".equals(form.text("controls")) && !shared && tubes > 1) {
             sentences.add("One control moves all: unlike tubes stay unlike, and the hottest leads.");
         }
         return sentences;

@@ -3,6 +3,7 @@ package yellowrail.app.api;
 import io.swagger.v3.oas.annotations.OpenAPIDefinition;
 import io.swagger.v3.oas.annotations.info.Info;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.stream.Stream;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import yellowrail.app.amps.AmpForm;
 import yellowrail.core.amp.sensing.Parameter;
 import yellowrail.core.amp.sensing.Way;
 import yellowrail.core.amp.sensing.Ways;
@@ -38,8 +40,17 @@ class OpenApi {
     OpenApiCustomizer sensing() {
         return api -> {
             describe(api, "CheckForm", Ways.ALL, p -> true);
+            api.getComponents().addSchemas("AmpForm", amp());
             describe(api, "AmpForm", Ways.kept(), p -> p.kind() != Parameter.Kind.TUBES);
         };
+    }
+
+    private static Schema<?> amp() {
+        ObjectSchema schema = new ObjectSchema();
+        schema.setDescription(
+                "An output stage as typed. Quantities are texts with or without a unit; blank means not known.");
+        AmpForm.fields().forEach(schema::addProperty);
+        return schema;
     }
 
     /** The kinds of entries of a session with their fields, and the stops. */

@@ -224,7 +224,7 @@ final class SessionPages {
     }
 
     private List<Panel.Choice> windows() {
-        String aim = judged.amp().target();
+        String aim = judged.amp().judging().target();
         return standards.windows().stream()
                 .map(w -> new Panel.Choice(
                         w.name(), w.name() + ", " + span(w), w.name().equals(aim)))
@@ -442,7 +442,7 @@ final class SessionPages {
     private Panel.Turn turn() {
         String target = judged.window()
                 .map(w -> w.name() + ", " + span(w))
-                .orElse(judged.amp().target());
+                .orElse(judged.amp().judging().target());
         Panel.Turn none = new Panel.Turn(session.toMiddle(), target, "", "", "", null, List.of(), List.of(), List.of());
         if (!session.here().tools(session).contains(Tool.TURN)) {
             return none;

@@ -104,7 +104,7 @@ public class SessionStore {
      * @throws StoredDifferently when the id is another session's: of another amp or with another plan
      */
     public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
-        TypeHashes types = tubes.snapshots(plan.amp().tubeTypes());
+        TypeHashes types = tubes.snapshots(plan.amp().stage().tubeTypes());
         Plan carrying = mapper.ofAmp(amp.id()).stream()
                 .filter(r -> !r.id().equals(id))
                 .findFirst()

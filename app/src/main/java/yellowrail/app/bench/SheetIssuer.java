@@ -66,7 +66,8 @@ public class SheetIssuer {
         }
         List<JudgingBasis.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
-        Map<String, TubeType> types = tubes.now(judged.state().plan().amp().tubeTypes());
+        Map<String, TubeType> types =
+                tubes.now(judged.state().plan().amp().stage().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
             if (now != null && !now.equals(was)) {
@@ -88,7 +89,7 @@ public class SheetIssuer {
     private BenchSession newestDescription(BenchSession bench, List<JudgingBasis.Change> changed) {
         Amp newest = amps.amp(bench.ampId());
         AmpDescription begun = bench.state().plan().amp();
-        boolean told = begun.bias() == BiasScheme.FIXED_UNKNOWN
+        boolean told = begun.bias().scheme() == BiasScheme.FIXED_UNKNOWN
                 && newest.description().biased(BiasScheme.FIXED_UNKNOWN).meansTheSame(begun);
         if (newest.version() == bench.ampVersion() || newest.description().meansTheSame(begun) || told) {
             return bench;
@@ -127,7 +128,7 @@ public class SheetIssuer {
         Session session = bench.state();
         Amp amp = new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp());
         Optional<Target> maker = MeterText.understand(
-                        session.plan().amp().makersFigure(),
+                        session.plan().amp().judging().makersFigure(),
                         session.plan().amp().groups().get(0).method().field())
                 .value()
                 .map(Target.MakersFigure::new);

@@ -33,6 +33,7 @@ import yellowrail.core.session.events.Exchanged;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.events.Tiered;
+import yellowrail.core.tube.TubeType;
 
 /** The figures of a sheet, from a session's state. */
 final class Sheets {
@@ -85,7 +86,7 @@ final class Sheets {
                 outcome.fans().stream().anyMatch(MainsFan::own)
                         ? "this amp's own exponent "
                                 + exponent(judged.mainsExponent().orElseThrow())
-                        : "exponent for " + amp.bias().words() + ", estimate",
+                        : "exponent for " + amp.bias().scheme().words() + ", estimate",
                 notMeasured(session, judged),
                 outcome.skipped(),
                 outcome.changes(),
@@ -202,7 +203,10 @@ final class Sheets {
         if (session.last(Quantity.HEATER, "").isEmpty()) {
             lines.add("Heater volts not recorded.");
         }
-        if (session.holding().stream().noneMatch(r -> r.quantity() == Quantity.SCREEN)) {
+        boolean screens = session.plan().amp().sockets().stream()
+                .map(t -> judged.type(t.tubeType()))
+                .anyMatch(t -> t.map(TubeType::hasScreen).orElse(true));
+        if (screens && session.holding().stream().noneMatch(r -> r.quantity() == Quantity.SCREEN)) {
             lines.add("Screen volts not read.");
         }
         return List.copyOf(lines);

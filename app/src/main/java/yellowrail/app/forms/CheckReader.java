@@ -53,6 +53,9 @@ public final class CheckReader {
     private final FieldErrors complaints = new FieldErrors();
     private Optional<Lookup> lookup = Optional.empty();
     private boolean methodKnown;
+    private double tap;
+    private boolean hasScreen = true;
+    private Optional<Typed> mains = Optional.empty();
 
     private CheckReader(CheckForm form, Catalogue catalogue, List<Window> windows, List<Meter> meters) {
         this.form = form;
@@ -68,6 +71,8 @@ public final class CheckReader {
      * @param complaints sentences by field
      * @param confirmed fields whose unusual values are confirmed
      * @param lookup what the tube name led to; empty when none was typed
+     * @param tap ultralinear tap, 0 to 1
+     * @param mains as it was read; empty when it was not, or cannot be
      * @param methodKnown whether the sensing method is complete
      * @param readingTyped whether something stands in the reading's field
      */
@@ -76,8 +81,16 @@ public final class CheckReader {
             FieldErrors complaints,
             Set<String> confirmed,
             Optional<Lookup> lookup,
+            double tap,
+            Optional<Typed> mains,
             boolean methodKnown,
             boolean readingTyped) {
+        /** Whether the tube has no screen, and nothing of screens was typed that would have to be seen and taken out. */
+        public boolean asksNothingOfScreens() {
+            return question.stage().type().filter(t -> !t.hasScreen()).isPresent()
+                    && OF_SCREENS.stream().noneMatch(complaints::has);
+        }
+
         /** Asks about what is unusual in an answer and was not confirmed. */
         public void ask(IdleAnswer answer) {
             answer.slips().stream().filter(Slip::asks).forEach(s -> {
@@ -88,6 +101,8 @@ public final class CheckReader {
             });
         }
     }
+
+    private static final List<String> OF_SCREENS = List.of("screen", "g2drop", "g2r", "g2n", "vg2");
 
     private static final Map<Slip.About, String> FIELDS = Map.of(
             Slip.About.READING, "reading",
@@ -108,6 +123,8 @@ public final class CheckReader {
                 reader.complaints,
                 reader.confirmed(),
                 reader.lookup,
+                reader.tap,
+                reader.mains,
                 reader.methodKnown,
                 !or(form.reading(), "").isBlank());
     }
@@ -139,8 +156,9 @@ public final class CheckReader {
                 ? BiasScheme.CATHODE
                 : BiasScheme.FIXED_UNKNOWN;
         BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, usual);
-        double tap = tap(connection);
+        tap = tap(connection);
         Optional<TubeType> type = type();
+        hasScreen = type.map(TubeType::hasScreen).orElse(true);
         StageFacts stage = new StageFacts(type, edition(type), topology, connection, bias);
         SensingTexts.refuseUnknown(form.sensing(), CheckForm.names(), complaints);
         Optional<SensingMethod> method =
@@ -254,6 +272,8 @@ public final class CheckReader {
     private ScreenCurrent screen() {
         String source = complaints.pick("screen", form.screen(), SCREENS, "share");
         boolean measured = source.equals("measured");
+        complaints.counts("screen", measured ? source : "", hasScreen, "with a tube that has a screen");
+        complaints.counts("vg2", form.vg2(), hasScreen, "with a tube that has a screen");
         complaints.counts("g2drop", form.g2drop(), measured, "when the screen current is measured");
         complaints.counts("g2r", form.g2r(), measured, "when the screen current is measured");
         complaints.counts("g2n", form.g2n(), measured, "when the screen current is measured");
@@ -356,12 +376,13 @@ public final class CheckReader {
     }
 
     private Optional<Mains> mains() {
-        Optional<Double> now =
-                complaints.quantity("mains", form.mains(), Fields.MAINS).map(Typed::value);
-        if (now.filter(v -> !Mains.possible(v)).isPresent()) {
-            complaints.add("mains", "No outlet gives " + Show.siPlain(now.get(), Unit.VOLT, 4) + "; 300 V at most.");
-            now = Optional.empty();
+        mains = complaints.quantity("mains", form.mains(), Fields.MAINS);
+        if (mains.filter(v -> !Mains.possible(v.value())).isPresent()) {
+            complaints.add(
+                    "mains", "No outlet gives " + Show.siPlain(mains.get().value(), Unit.VOLT, 4) + "; 300 V at most.");
+            mains = Optional.empty();
         }
+        Optional<Double> now = mains.map(Typed::value);
         double nominal = complaints
                 .quantity("nominal", form.nominal(), Fields.MAINS)
                 .map(Typed::value)

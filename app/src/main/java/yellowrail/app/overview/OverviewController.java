@@ -107,7 +107,7 @@ class OverviewController {
                         fromBelow));
         model.addAttribute(
                 "pins",
-                description.tubeTypes().stream()
+                description.stage().tubeTypes().stream()
                         .map(t -> tubes.catalogue().find(t))
                         .filter(Lookup.Found.class::isInstance)
                         .map(l -> ((Lookup.Found) l).type())
@@ -170,8 +170,10 @@ class OverviewController {
     private static String what(AmpDescription amp) {
         int channels =
                 (int) amp.sockets().stream().map(s -> s.channel()).distinct().count();
-        return (channels == 2 ? "stereo, " : "") + amp.sockets().size() + " × " + String.join(" and ", amp.tubeTypes())
-                + ", " + amp.topology().words() + " " + amp.connection().words() + ", "
-                + amp.bias().words();
+        return (channels == 2 ? "stereo, " : "") + amp.sockets().size() + " × "
+                + String.join(" and ", amp.stage().tubeTypes())
+                + ", " + amp.stage().topology().words() + " "
+                + amp.stage().connection().words() + ", "
+                + amp.bias().scheme().words();
     }
 }

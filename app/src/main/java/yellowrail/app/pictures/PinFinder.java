@@ -14,7 +14,7 @@ import yellowrail.core.tube.TubeType;
 
 /** A tube base with the pins to probe for a sensing method, seen from below or above. */
 public record PinFinder(
-        String title, String view, boolean octal, List<Pin> pins, boolean toBeVerified, String note, String label) {
+        String title, String view, Base base, List<Pin> pins, boolean toBeVerified, String note, String label) {
     private static final double MIDDLE = 120;
     private static final double PINS_AT = 56;
     private static final double WORDS_AT = 86;
@@ -39,19 +39,21 @@ public record PinFinder(
         StringBuilder label = new StringBuilder(
                 type.designation() + ", " + pinout.base().words() + " base " + view(fromBelow) + ". Probe");
         for (PinFunction function : probed) {
-            label.append(' ')
-                    .append(function.words())
-                    .append(" at pin ")
-                    .append(String.join(
-                            " or ",
-                            pinout.of(function).stream().map(String::valueOf).toList()))
-                    .append(',');
+            String at = String.join(
+                    " or ", pinout.of(function).stream().map(String::valueOf).toList());
+            boolean cap = pinout.cap().filter(c -> c == function).isPresent();
+            if (cap || !at.isEmpty()) {
+                label.append(' ')
+                        .append(function.words())
+                        .append(cap ? " at the cap on top" : " at pin " + at)
+                        .append(',');
+            }
         }
         label.setLength(label.length() - 1);
         return new PinFinder(
                 type.designation() + ", " + pinout.base().words(),
                 view(fromBelow),
-                pinout.base() == Base.OCTAL,
+                pinout.base(),
                 pins,
                 pinout.toBeVerified(),
                 sentence(pinout.note()),
@@ -66,9 +68,9 @@ public record PinFinder(
         return fromBelow ? "seen from below" : "seen from above";
     }
 
-    /** Pins run clockwise seen from below: an octal base from its key, a noval base from its gap, both at the bottom here. */
+    /** Pins run clockwise seen from below, from what tells where pin 1 is, which is at the bottom here. */
     private static Pin pin(Pinout pinout, int number, Set<PinFunction> probed, boolean fromBelow) {
-        double degrees = pinout.base() == Base.OCTAL ? 90 + 22.5 + 45 * (number - 1) : 90 + 36.0 * number;
+        double degrees = 90 + pinout.base().degrees(number);
         double across = Math.cos(Math.toRadians(degrees)) * (fromBelow ? 1 : -1);
         double down = Math.sin(Math.toRadians(degrees));
         Optional<PinFunction> function = Optional.ofNullable(pinout.pins().get(number));

@@ -173,7 +173,7 @@ public record CheckView(
                 question.stage()
                         .type()
                         .flatMap(t -> Transconductance.of(
-                                t.designation(),
+                                t,
                                 plate.get(),
                                 question.screenVolts().map(v -> v.value()).orElse(plate.get()),
                                 volts,

@@ -63,6 +63,7 @@ class QuickCheckController {
         address(request, read);
         read.ask(answer);
         model.addAttribute("form", form);
+        model.addAttribute("noScreen", read.asksNothingOfScreens());
         model.addAttribute("sensing", SensingFields.ofCheck());
         model.addAttribute("view", CheckView.of(read, answer, anything));
         model.addAttribute("lines", lines(read, anything, request));

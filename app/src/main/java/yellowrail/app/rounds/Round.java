@@ -50,10 +50,10 @@ public record Round(
 
     /** The round judged, with today's formulas and target windows. */
     public RoundAnswer judged(List<Window> windows) {
-        Optional<Target> target = amp.description().target().equals(Target.MakersFigure.NAME)
+        Optional<Target> target = amp.description().judging().target().equals(Target.MakersFigure.NAME)
                 ? makersFigure()
                 : windows.stream()
-                        .filter(w -> w.name().equals(amp.description().target()))
+                        .filter(w -> w.name().equals(amp.description().judging().target()))
                         .map(w -> (Target) w)
                         .findFirst();
         return RoundCheck.check(amp.description(), types, asRead(), target, windows);
@@ -61,7 +61,7 @@ public record Round(
 
     private Optional<Target> makersFigure() {
         return MeterText.understand(
-                        amp.description().makersFigure(),
+                        amp.description().judging().makersFigure(),
                         amp.description().groups().get(0).method().field())
                 .value()
                 .map(Target.MakersFigure::new);

@@ -25,12 +25,15 @@ import yellowrail.app.forms.Texts;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.targets.Targets;
+import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Understanding;
+import yellowrail.core.round.Quantity;
+import yellowrail.core.tube.Lookup;
 
 /** Entering a round, looking at it, and correcting one of its readings by a new one. */
 @Controller
@@ -38,13 +41,15 @@ class RoundController {
     private final RoundStore rounds;
     private final AmpStore amps;
     private final SettingStore settings;
+    private final TubeStore tubes;
     private final Targets targets;
 
-    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets) {
+    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets, TubeStore tubes) {
         this.rounds = rounds;
         this.amps = amps;
         this.settings = settings;
         this.targets = targets;
+        this.tubes = tubes;
     }
 
     @GetMapping("/amps/{ampId}/rounds/new")
@@ -114,11 +119,26 @@ class RoundController {
         model.addAttribute("a", description);
         model.addAttribute("form", form);
         model.addAttribute("said", complaints.byField());
-        model.addAttribute("points", RoundReader.points(description));
+        model.addAttribute(
+                "points",
+                RoundReader.points(description).stream()
+                        .filter(p -> hasScreen(description, p))
+                        .toList());
         model.addAttribute("meters", settings.meters());
         model.addAttribute("last", last(amp));
         model.addAttribute("sharedPoints", description.groups().stream().anyMatch(g -> g.shared()));
         return "rounds/form";
+    }
+
+    /** A triode's screen is not asked about. */
+    private boolean hasScreen(AmpDescription amp, RoundReader.Point point) {
+        boolean ofScreen = point.quantity() == Quantity.SCREEN || point.quantity() == Quantity.SCREEN_DROP;
+        return !ofScreen
+                || amp.sockets().stream()
+                        .filter(s -> s.name().equals(point.name()))
+                        .map(s -> tubes.catalogueOrLastKnown().find(s.tubeType()))
+                        .allMatch(l -> !(l instanceof Lookup.Found found)
+                                || found.type().hasScreen());
     }
 
     /** Last round's readings, to stand beside the fields. */

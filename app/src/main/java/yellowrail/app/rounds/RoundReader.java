@@ -61,19 +61,19 @@ public final class RoundReader {
                 if (group.shared()) {
                     points.add(at(Quantity.INDIVIDUAL, socket, socket + " on an adaptor"));
                 }
-                if (!amp.bias().fixed() && !group.method().tellsCathodeVolts()) {
+                if (!amp.bias().scheme().fixed() && !group.method().tellsCathodeVolts()) {
                     points.add(at(Quantity.CATHODE, socket, "Cathode " + socket));
                 }
             }
         }
         for (Socket socket : amp.sockets()) {
-            if (amp.screenOhms().isPresent()) {
+            if (amp.stage().screenOhms().isPresent()) {
                 points.add(at(Quantity.SCREEN_DROP, socket.name(), "Screen drop " + socket.name()));
             }
             points.add(at(Quantity.SCREEN, socket.name(), "Screen " + socket.name()));
             points.add(at(Quantity.GRID, socket.name(), "Grid " + socket.name()));
         }
-        if (amp.chokeOhms().isPresent()) {
+        if (amp.supply().chokeOhms().isPresent()) {
             points.add(at(Quantity.CHOKE, "", "Drop over the choke"));
         }
         return points;

@@ -48,7 +48,7 @@ public class RoundStore {
      */
     @Transactional
     public Round keep(UUID id, Amp amp, OffsetDateTime takenAt, RoundState state, String note, List<Reading> readings) {
-        TypeHashes types = tubes.snapshots(amp.description().tubeTypes());
+        TypeHashes types = tubes.snapshots(amp.description().stage().tubeTypes());
         RoundRow row = new RoundRow(
                 id, amp.id(), amp.version(), takenAt, ROUND_STATE.write(state), TYPE_HASHES.write(types), note);
         Once.keep(
@@ -87,7 +87,7 @@ public class RoundStore {
         if (read.complaints().refused()) {
             return;
         }
-        Map<String, TubeType> types = tubes.now(amp.description().tubeTypes());
+        Map<String, TubeType> types = tubes.now(amp.description().stage().tubeTypes());
         Round round = new Round(UUID.randomUUID(), amp, read.takenAt(), read.state(), types, "", read.readings());
         RoundSlips.ask(amp.description(), read.readings(), round.judged(List.of()), confirmed, read.complaints());
     }

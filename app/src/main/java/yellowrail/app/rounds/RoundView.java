@@ -80,7 +80,7 @@ public record RoundView(
         RoundAnswer answer = round.judged(windows);
         Tone tone = Tone.of(answer.verdict());
         Optional<Window> window = windows.stream()
-                .filter(w -> w.name().equals(round.amp().description().target()))
+                .filter(w -> w.name().equals(round.amp().description().judging().target()))
                 .findFirst();
         return new RoundView(
                 round.id(),

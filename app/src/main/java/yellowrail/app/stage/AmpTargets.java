@@ -44,8 +44,8 @@ class AmpTargets implements Targets.Computing {
                     amp.id(),
                     amp.version(),
                     rounds.countReadings(amp.id()),
-                    amp.description().tubeTypes().stream()
-                            .map(t -> facts.typed(t, amp.description().judgeBy()))
+                    amp.description().stage().tubeTypes().stream()
+                            .map(t -> facts.typed(t, amp.description().judging().system()))
                             .toList());
             return remembered.get(key, k -> compute(amp));
         } catch (DataAccessException | TransactionException away) {

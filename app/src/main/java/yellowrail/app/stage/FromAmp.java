@@ -74,25 +74,25 @@ class FromAmp {
                 return none("two tube types stand in one stage, " + String.join(" and ", types)
                         + ": such a stage is not computed");
             }
-            boolean pushPull = a.topology() == Topology.PUSH_PULL;
+            boolean pushPull = a.stage().topology() == Topology.PUSH_PULL;
             long sideA = sockets.stream().filter(s -> s.side() == Socket.Side.A).count();
             if (pushPull && 2 * sideA != sockets.size()) {
                 return none("its sides hold " + sideA + " and " + (sockets.size() - sideA)
                         + " tubes: only equal sides are computed");
             }
-            Optional<TubeFacts> tube = facts.typed(types.get(0), a.judgeBy());
+            Optional<TubeFacts> tube = facts.typed(types.get(0), a.judging().system());
             texts.put("tube", types.get(0));
-            texts.put("judge", a.judgeBy());
+            texts.put("judge", a.judging().system());
             texts.put("tubes", String.valueOf(sockets.size()));
             texts.put("topology", pushPull ? "pp" : "se");
             texts.put(
                     "connection",
-                    switch (a.connection()) {
+                    switch (a.stage().connection()) {
                         case PENTODE -> "pentode";
                         case ULTRALINEAR -> "ul";
                         case TRIODE -> "triode";
                     });
-            texts.put("tap", Show.plain(100 * a.tap(), 3) + " %");
+            texts.put("tap", Show.plain(100 * a.stage().tap(), 3) + " %");
             texts.put(
                     "highest", Show.fixed(100 * a.mains().highest() / a.mains().nominal(), 0) + " %");
             bias();
@@ -142,13 +142,13 @@ class FromAmp {
         private void bias() {
             texts.put(
                     "bias",
-                    switch (a.bias()) {
+                    switch (a.bias().scheme()) {
                         case CATHODE -> "cathode";
                         case MIXED -> "mixed";
                         case FIXED_TRACKING -> "tracking";
                         case FIXED_CONSTANT, FIXED_UNKNOWN -> "constant";
                     });
-            if (a.bias() == BiasScheme.FIXED_UNKNOWN) {
+            if (a.bias().scheme() == BiasScheme.FIXED_UNKNOWN) {
                 notes.add(
                         "Whether the grid supply follows the mains is not known: held constant is taken, the stricter.");
             }
@@ -158,20 +158,20 @@ class FromAmp {
                 double fitted = method.element().orElseThrow().ohms();
                 double ohms = whole ? fitted : fitted * method.tubes();
                 String text = Show.plain(ohms, 4) + " Ω";
-                texts.put(a.bias() == BiasScheme.MIXED ? "cathode" : "at", text);
+                texts.put(a.bias().scheme() == BiasScheme.MIXED ? "cathode" : "at", text);
                 texts.put("shared", whole ? "shared" : "own");
                 if (!whole && method.tubes() > 1) {
                     notes.add("A cathode resistor shared by " + method.tubes() + " of " + sockets.size()
                             + " tubes is computed as one of " + text + " at each.");
                 }
-            } else if (a.bias() == BiasScheme.MIXED) {
+            } else if (a.bias().scheme() == BiasScheme.MIXED) {
                 texts.put("cathode", "");
                 miss("the cathode resistor's ohms are not in the description");
             }
         }
 
         private void load() {
-            Optional<Double> load = a.transformers().plateToPlateOhms();
+            Optional<Double> load = a.output().plateToPlateOhms();
             texts.put("load", load.map(z -> Show.plain(z, 4) + " Ω").orElse(""));
             if (load.isEmpty()) {
                 miss("the reflected load is not in the description");
@@ -187,15 +187,15 @@ class FromAmp {
                     return;
                 }
             }
-            halfOhms = Copper.assumedOhms(load.orElse(0.0), a.topology());
+            halfOhms = Copper.assumedOhms(load.orElse(0.0), a.stage().topology());
             texts.put("rdc", Show.significant(halfOhms, 2) + " Ω");
             notes.add("The winding's copper was not measured: " + Show.plain(100 * Copper.SHARE, 2)
                     + " % of the load for each half is assumed.");
         }
 
         private void screenResistor() {
-            texts.put("rg2", Show.plain(a.screenOhms().orElse(0.0), 4) + " Ω");
-            if (a.screenOhms().isEmpty()) {
+            texts.put("rg2", Show.plain(a.stage().screenOhms().orElse(0.0), 4) + " Ω");
+            if (a.stage().screenOhms().isEmpty()) {
                 notes.add(
                         "Screen resistors are not in the description: none are taken, which is the hotter for screens.");
             }
@@ -211,7 +211,7 @@ class FromAmp {
                 // Taken at low mains, these volts would make a target that is too hot at nominal.
                 miss("the newest round has no mains reading, so its volts and idle at nominal mains are not known");
             }
-            double series = halfOhms / (a.topology() == Topology.PUSH_PULL ? 2 : 1);
+            double series = halfOhms / (a.stage().topology() == Topology.PUSH_PULL ? 2 : 1);
             supply = SupplyEstimate.of(read, series / channels);
             texts.put("supply", Show.plain(supply.volts(), 4) + " V");
             texts.put("source", Show.plain(supply.ohms() * channels, 3) + " Ω");
@@ -246,7 +246,8 @@ class FromAmp {
                     .mapToDouble(
                             s -> s.answer().screenAmperes().map(e -> e.value()).orElse(0.0))
                     .sum();
-            ScreenFeed feed = ScreenFeed.of(last, amperes, a.screenOhms().orElse(0.0));
+            ScreenFeed feed =
+                    ScreenFeed.of(last, amperes, a.stage().screenOhms().orElse(0.0));
             if (feed.own()) {
                 texts.put("screens", Show.plain(feed.ownVolts(), 4) + " V");
             } else {
@@ -257,7 +258,7 @@ class FromAmp {
 
         /** Grids read apart from their mean stand apart in the stage too. */
         private void offsets(ReadRound last) {
-            if (a.bias() == BiasScheme.CATHODE || last.gridsApart().isEmpty()) {
+            if (a.bias().scheme() == BiasScheme.CATHODE || last.gridsApart().isEmpty()) {
                 return;
             }
             texts.put(
@@ -267,7 +268,7 @@ class FromAmp {
         }
 
         private void idle(ReadRound last, TubeFacts tube) {
-            double share = last.idleWatts(a.bias()) / tube.plateWatts();
+            double share = last.idleWatts(a.bias().scheme()) / tube.plateWatts();
             double shown = Math.max(LEAST_IDLE, Math.min(MOST_IDLE, share));
             texts.put("idle", Show.fixed(100 * shown, 1));
             notes.add("Idle of the hottest tube as read last"
@@ -284,7 +285,7 @@ class FromAmp {
     private static List<Socket> inOrder(AmpDescription a, int channel) {
         List<Socket> all =
                 a.sockets().stream().filter(s -> s.channel() == channel).toList();
-        if (a.topology() != Topology.PUSH_PULL) {
+        if (a.stage().topology() != Topology.PUSH_PULL) {
             return all;
         }
         List<Socket> one = all.stream().filter(s -> s.side() == Socket.Side.A).toList();

@@ -15,9 +15,10 @@ import yellowrail.core.tube.TypeCurves;
  * in {@link Upgrades}, and a folder of documents as they were stored before to the tests.
  */
 public final class StoredShapes {
-    public static final Shape<AmpDescription> AMP =
-            new Shape<>("amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp);
-    public static final Shape<TubeType> TUBE_TYPE = new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube);
+    public static final Shape<AmpDescription> AMP = new Shape<>(
+            "amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp, Upgrades::partsOfAmp);
+    public static final Shape<TubeType> TUBE_TYPE =
+            new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube, Upgrades::capAndTransconductance);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);
     public static final Shape<TypeHashes> TYPE_HASHES = new Shape<>("type hashes", TypeHashes.class, Upgrades::hashes);
@@ -27,7 +28,7 @@ public final class StoredShapes {
             Upgrades::carriedOver,
             Upgrades::milliampsOfPlan,
             Upgrades::workedWhole,
-            Upgrades::exactnessOfMemory);
+            Upgrades::partsAndExactness);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);

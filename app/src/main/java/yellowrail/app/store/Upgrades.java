@@ -48,6 +48,14 @@ final class Upgrades {
         return type;
     }
 
+    /** A base had no cap on top, and a type no transconductance. */
+    static ObjectNode capAndTransconductance(ObjectNode type) {
+        if (type.path("pinout").isObject()) {
+            ((ObjectNode) type.get("pinout")).putNull("cap");
+        }
+        return type.putNull("transconductance");
+    }
+
     /** A yes or no was stored as true or false, where false stood for every word but “yes”: it tells nothing. */
     static ObjectNode answers(ObjectNode state) {
         for (String question : List.of("limiter", "reduced", "apart")) {
@@ -81,6 +89,40 @@ final class Upgrades {
         return amp;
     }
 
+    /** An amp was one list of figures; it is parts now. */
+    static ObjectNode partsOfAmp(ObjectNode amp) {
+        JsonNodeFactory make = JsonNodeFactory.instance;
+        ObjectNode stage = moved(amp, make.objectNode(), "topology", "connection", "tap", "sockets", "screenOhms");
+        ObjectNode bias = make.objectNode();
+        bias.set("scheme", amp.remove("bias"));
+        bias.set("controls", amp.remove("controls"));
+        ObjectNode transformers = (ObjectNode) amp.remove("transformers");
+        ObjectNode output = moved(transformers, make.objectNode(), "plateToPlateOhms");
+        ObjectNode windings = make.objectNode();
+        windings.putObject("heater")
+                .<ObjectNode>set("volts", transformers.get("heaterVolts"))
+                .set("amperes", transformers.get("heaterAmperes"));
+        windings.putObject("highTension").set("amperes", transformers.get("supplyAmperes"));
+        windings.putObject("bias").putNull("volts");
+        ObjectNode supply = moved(amp, make.objectNode(), "mains", "nodes", "chokeOhms");
+        supply.set("windings", windings);
+        ObjectNode judging = moved(amp, make.objectNode(), "target", "ceiling", "makersFigure");
+        judging.set("system", amp.remove("judgeBy"));
+        amp.set("stage", stage);
+        amp.set("bias", bias);
+        amp.set("supply", supply);
+        amp.set("output", output);
+        amp.set("judging", judging);
+        return amp;
+    }
+
+    private static ObjectNode moved(ObjectNode from, ObjectNode to, String... properties) {
+        for (String property : properties) {
+            to.set(property, from.remove(property));
+        }
+        return to;
+    }
+
     static ObjectNode milliampsOfPlan(ObjectNode plan) {
         milliampsOfAmp((ObjectNode) plan.get("amp"));
         return plan;
@@ -99,8 +141,8 @@ final class Upgrades {
         return plan;
     }
 
-    /** A remembered current did not say by which meter it was read: another one, as exact as the least exact shipped. */
-    static ObjectNode exactnessOfMemory(ObjectNode plan) {
+    /** The amp became parts; and a remembered current did not say by which meter it was read: another one, as exact as the least exact shipped. */
+    static ObjectNode partsAndExactness(ObjectNode plan) {
         for (JsonNode current : plan.path("setup").path("memory").path("currents")) {
             ((ObjectNode) current)
                     .putObject("exactness")
@@ -108,6 +150,7 @@ final class Upgrades {
                     .put("limit", 0.02)
                     .put("rounding", 0.005);
         }
+        partsOfAmp((ObjectNode) plan.get("amp"));
         return plan;
     }
 

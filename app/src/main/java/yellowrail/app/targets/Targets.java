@@ -40,7 +40,7 @@ public class Targets {
 
     /** The windows an amp's verdict needs: the computed one only where the amp aims at it. For lists of many amps. */
     public List<Window> judging(Amp amp) {
-        return amp.description().target().equals(ComputedTarget.NAME) ? windows(amp) : settings.windows();
+        return amp.description().judging().target().equals(ComputedTarget.NAME) ? windows(amp) : settings.windows();
     }
 
     public Computed computed(Amp amp) {

@@ -106,6 +106,8 @@ class TubeController {
         model.addAttribute("form", form);
         model.addAttribute("id", id);
         model.addAttribute("before", before);
+        model.addAttribute("bases", PinsText.BASES.entrySet());
+        model.addAttribute("functions", PinsText.FUNCTIONS.entrySet());
         model.addAttribute("said", said);
         model.addAttribute(
                 "limits",

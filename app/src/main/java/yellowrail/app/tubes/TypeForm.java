@@ -6,6 +6,7 @@ import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeKind;
@@ -34,7 +35,11 @@ public record TypeForm(
         String heaterAmperes,
         String share,
         String band,
-        List<String> none) {
+        List<String> none,
+        String transconductance,
+        String base,
+        String pins,
+        String cap) {
     public TypeForm {
         none = none == null ? List.of() : List.copyOf(none);
     }
@@ -58,7 +63,11 @@ public record TypeForm(
                 "",
                 "",
                 "",
-                List.of());
+                List.of(),
+                "",
+                "",
+                "",
+                "");
     }
 
     /** The entry as it stands, with its strictest publication, to be corrected. */
@@ -82,7 +91,11 @@ public record TypeForm(
                 text(type.heaterAmperes(), 1),
                 type.screenShare().map(s -> plain(100 * s.share())).orElse(""),
                 type.screenShare().map(s -> plain(100 * s.band())).orElse(""),
-                r.map(TypeForm::none).orElse(List.of()));
+                r.map(TypeForm::none).orElse(List.of()),
+                text(type.transconductance(), 1000),
+                type.pinout().map(p -> PinsText.word(p.base())).orElse(""),
+                type.pinout().map(PinsText::of).orElse(""),
+                type.pinout().flatMap(Pinout::cap).map(PinsText::word).orElse(""));
     }
 
     private static List<String> none(Ratings ratings) {

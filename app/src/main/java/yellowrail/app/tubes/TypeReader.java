@@ -19,6 +19,7 @@ import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
@@ -106,6 +107,9 @@ final class TypeReader {
         Optional<Figure> heaterAmperes =
                 figure("heaterAmperes", form.heaterAmperes(), Unit.AMPERE, Prefix.NONE, 0.05, 20);
         Optional<ScreenShare> share = share();
+        Optional<Figure> gm =
+                figure("transconductance", form.transconductance(), Unit.SIEMENS, Prefix.MILLI, 0.1e-3, 100e-3);
+        Optional<Pinout> pinout = PinsText.read(form, before.flatMap(TubeType::pinout), complaints);
         if (complaints.any()) {
             return Optional.empty();
         }
@@ -115,7 +119,7 @@ final class TypeReader {
                 designation,
                 aliases,
                 before.map(TubeType::construction).orElse(kind.words()),
-                before.flatMap(TubeType::pinout),
+                pinout,
                 heaterVolts,
                 heaterAmperes,
                 all,
@@ -124,7 +128,8 @@ final class TypeReader {
                 before.map(TubeType::related).orElse(Map.of()),
                 source,
                 true,
-                kind));
+                kind,
+                gm));
     }
 
     private String designation() {

@@ -9,7 +9,6 @@ import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
-import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
 /** A catalogue entry as rows of words and figures; unknown stays "not known". */
@@ -40,9 +39,15 @@ record TypeView(
                 List.of(text(type.heaterVolts(), Unit.VOLT) + ", " + text(type.heaterAmperes(), Unit.AMPERE))));
         more.add(new Row(
                 "usual screen share of cathode current",
-                List.of(type.screenShare()
-                        .map(s -> Show.plain(100 * s.share(), 3) + " ± " + Show.plain(100 * s.band(), 2) + " %")
-                        .orElse("not known"))));
+                List.of(
+                        type.hasScreen()
+                                ? type.screenShare()
+                                        .map(s -> Show.plain(100 * s.share(), 3) + " ± " + Show.plain(100 * s.band(), 2)
+                                                + " %")
+                                        .orElse("not known")
+                                : "not applicable")));
+        type.transconductance()
+                .ifPresent(gm -> more.add(new Row("transconductance", List.of(text(Optional.of(gm), Unit.SIEMENS)))));
         more.add(new Row(
                 "base",
                 List.of(type.pinout()
@@ -70,7 +75,7 @@ record TypeView(
     }
 
     private static Row row(String name, TubeType type, Limit limit) {
-        boolean applies = type.kind() != TubeKind.TRIODE || !limit.ofScreen();
+        boolean applies = type.hasScreen() || !limit.ofScreen();
         return new Row(
                 name,
                 type.ratings().stream()

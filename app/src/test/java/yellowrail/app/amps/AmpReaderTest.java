@@ -22,26 +22,30 @@ class AmpReaderTest {
     /** A quad on two channels with the fields that a test varies. */
     private static AmpForm quad(String method, String grouping, String r, String rtol, List<String> rm) {
         AmpForm e = AmpForms.resized(AmpForms.empty(), 4, 2);
-        return e.with(Map.ofEntries(
-                Map.entry("name", "Plover 80"),
-                Map.entry("bias", "tracking"),
-                Map.entry("controls", "level"),
-                Map.entry("socketType", List.of("EL34", "", "", "")),
-                Map.entry("method", method),
-                Map.entry("grouping", grouping),
-                Map.entry("rm", asks(method, "rm") ? rm : List.of()),
-                // Only what belongs to a way of taking current is typed beside it.
-                Map.entry("sensing", Map.of("r", asks(method, "r") ? r : "", "rtol", asks(method, "rtol") ? rtol : "")),
-                Map.entry("screenOhms", "1k"),
-                Map.entry("nodeLabel", List.of("reservoir")),
-                Map.entry("nodeFarads", List.of("220")),
-                Map.entry("nodeVolts", List.of("500")),
-                Map.entry("zaa", "3.4k"),
-                Map.entry("heaterVolts", "6.3"),
-                Map.entry("heaterAmperes", "6"),
-                Map.entry("supplyAmperes", "300"),
-                Map.entry("target", "middle"),
-                Map.entry("ceiling", "75")));
+        return TypedAmp.with(
+                e,
+                Map.ofEntries(
+                        Map.entry("name", "Plover 80"),
+                        Map.entry("bias", "tracking"),
+                        Map.entry("controls", "level"),
+                        Map.entry("socketType", List.of("EL34", "", "", "")),
+                        Map.entry("method", method),
+                        Map.entry("grouping", grouping),
+                        Map.entry("rm", asks(method, "rm") ? rm : List.of()),
+                        // Only what belongs to a way of taking current is typed beside it.
+                        Map.entry(
+                                "sensing",
+                                Map.of("r", asks(method, "r") ? r : "", "rtol", asks(method, "rtol") ? rtol : "")),
+                        Map.entry("screenOhms", "1k"),
+                        Map.entry("nodeLabel", List.of("reservoir")),
+                        Map.entry("nodeFarads", List.of("220")),
+                        Map.entry("nodeVolts", List.of("500")),
+                        Map.entry("zaa", "3.4k"),
+                        Map.entry("heaterVolts", "6.3"),
+                        Map.entry("heaterAmperes", "6"),
+                        Map.entry("supplyAmperes", "300"),
+                        Map.entry("target", "middle"),
+                        Map.entry("ceiling", "75")));
     }
 
     private static boolean asks(String method, String parameter) {
@@ -82,15 +86,15 @@ class AmpReaderTest {
         AmpDescription amp = read(quad("own", "tube", "10", "1", List.of("9.94")))
                 .description()
                 .orElseThrow();
-        assertThat(amp.transformers().plateToPlateOhms()).contains(3400.0);
-        assertThat(amp.transformers().supplyAmperes()).contains(0.3);
-        assertThat(amp.screenOhms()).contains(1000.0);
-        assertThat(amp.chokeOhms()).isEmpty();
-        assertThat(amp.nodes().get(0).farads()).contains(220e-6);
+        assertThat(amp.output().plateToPlateOhms()).contains(3400.0);
+        assertThat(amp.supply().windings().highTension().amperes()).contains(0.3);
+        assertThat(amp.stage().screenOhms()).contains(1000.0);
+        assertThat(amp.supply().chokeOhms()).isEmpty();
+        assertThat(amp.supply().nodes().get(0).farads()).contains(220e-6);
         assertThat(amp.ceilingShare()).isEqualTo(0.75);
         assertThat(amp.mains().highest()).isEqualTo(253);
-        assertThat(amp.tubeTypes()).containsExactly("EL34");
-        assertThat(amp.tubesOnSideOf(amp.sockets().get(0))).isEqualTo(1);
+        assertThat(amp.stage().tubeTypes()).containsExactly("EL34");
+        assertThat(amp.stage().tubesOnSideOf(amp.sockets().get(0))).isEqualTo(1);
     }
 
     @ParameterizedTest
@@ -103,8 +107,9 @@ class AmpReaderTest {
 
     @Test
     void saysAtEachFieldWhatIsWrong() {
-        AmpForm wrong = AmpForms.empty()
-                .with(Map.ofEntries(
+        AmpForm wrong = TypedAmp.with(
+                AmpForms.empty(),
+                Map.ofEntries(
                         Map.entry("topology", "xx"),
                         Map.entry("bias", "tracking"),
                         Map.entry("controls", "nonsense"),
@@ -136,13 +141,14 @@ class AmpReaderTest {
                         "target",
                         "judgeBy",
                         "ceiling");
-        assertThat(read.complaints().byField().get("socketType0").choices()).containsExactly("6L6GB", "6L6GC", "5881");
+        assertThat(read.complaints().byField().get("socketType0").choices())
+                .containsExactly("6L6 metal", "6L6GB", "6L6GC", "6L6WGC", "5881");
     }
 
     @Test
     void asksForTheFigureWhenItIsTheTarget() {
         AmpForm f = quad("own", "tube", "10", "1", List.of());
-        AmpForm chosen = f.with(Map.of("target", "maker's figure"));
+        AmpForm chosen = TypedAmp.with(f, Map.of("target", "maker's figure"));
         assertThat(read(chosen).complaints().byField().get("maker").sentence())
                 .contains("what shall the test point show");
     }
@@ -153,11 +159,11 @@ class AmpReaderTest {
                 .description()
                 .orElseThrow());
         AmpForm six = AmpForms.resized(two, 6, 1);
-        assertThat(six.socketName()).containsExactly("V1", "V2", "V3", "V4", "V5", "V6");
-        assertThat(six.socketSide()).containsExactly("A", "A", "A", "B", "B", "B");
-        assertThat(six.socketType().subList(0, 4)).containsOnly("EL34");
-        assertThat(six.rm()).isEqualTo(two.rm());
-        assertThat(AmpForms.resized(two, 1, 1).socketName()).containsExactly("V1");
+        assertThat(six.list("socketName")).containsExactly("V1", "V2", "V3", "V4", "V5", "V6");
+        assertThat(six.list("socketSide")).containsExactly("A", "A", "A", "B", "B", "B");
+        assertThat(six.list("socketType").subList(0, 4)).containsOnly("EL34");
+        assertThat(six.list("rm")).isEqualTo(two.list("rm"));
+        assertThat(AmpForms.resized(two, 1, 1).list("socketName")).containsExactly("V1");
     }
 
     @Test

@@ -11,9 +11,9 @@ import yellowrail.core.tube.Catalogue;
 /** What an amp's form says of how its bias, controls and points go together, and what it makes of them. */
 class HowItFitsTest {
     private static AmpForm four(String bias, String controls, String method) {
-        return AmpForms.resized(AmpForms.empty(), 4, 1)
-                .with(Map.of(
-                        "name", "Dunlin 4", "bias", bias, "controls", controls, "method", method, "grouping", "tube"));
+        return TypedAmp.with(
+                AmpForms.resized(AmpForms.empty(), 4, 1),
+                Map.of("name", "Dunlin 4", "bias", bias, "controls", controls, "method", method, "grouping", "tube"));
     }
 
     private static String said(AmpForm form, String... points) {
@@ -28,7 +28,8 @@ class HowItFitsTest {
         assertThat(Grouping.of(four("cathode", "cathode_own", "cathode"), Optional.empty()))
                 .isEqualTo(Grouping.TUBE);
         AmpReader.Read read = AmpReader.read(
-                form.with(
+                TypedAmp.with(
+                        form,
                         Map.of("socketType", List.of("EL84", "", "", ""), "sensing", Map.of("r", "130", "rtol", "1"))),
                 Catalogue.shipped(),
                 List.of("middle"));

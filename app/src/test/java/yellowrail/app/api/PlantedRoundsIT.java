@@ -30,9 +30,11 @@ import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.amp.sensing.SharedResistor;
 import yellowrail.core.reading.Meter;
@@ -93,23 +95,21 @@ class PlantedRoundsIT extends AppIT {
                 : a.groups();
         return new AmpDescription(
                 a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                kind.equals("unknown") ? BiasScheme.FIXED_UNKNOWN : a.bias(),
-                a.controls(),
-                sockets,
+                a.stage().seated(sockets),
+                new Bias(
+                        kind.equals("unknown")
+                                ? BiasScheme.FIXED_UNKNOWN
+                                : a.bias().scheme(),
+                        a.bias().controls()),
                 groups,
-                a.screenOhms(),
-                kind.equals("choke") ? Optional.of(100.0) : a.chokeOhms(),
-                a.mains(),
-                a.nodes(),
-                a.transformers(),
-                a.quirks(),
-                a.makersFigure(),
-                a.target(),
-                a.judgeBy(),
-                a.ceiling());
+                new Supply(
+                        a.mains(),
+                        a.supply().nodes(),
+                        kind.equals("choke") ? Optional.of(100.0) : a.supply().chokeOhms(),
+                        a.supply().windings()),
+                a.output(),
+                a.judging(),
+                a.quirks());
     }
 
     private MockHttpServletResponse send(Planted planted, List<String> confirmed) throws Exception {

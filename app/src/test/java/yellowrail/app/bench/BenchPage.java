@@ -10,11 +10,14 @@ import java.util.UUID;
 import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.CathodeResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 
@@ -93,12 +96,8 @@ abstract class BenchPage extends BrowserIT {
         boolean cathode = bias == BiasScheme.CATHODE;
         return new AmpDescription(
                 a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                bias,
-                cathode ? ControlLayout.CATHODE_OWN : a.controls(),
-                a.sockets(),
+                a.stage(),
+                new Bias(bias, cathode ? ControlLayout.CATHODE_OWN : a.bias().controls()),
                 cathode
                         ? a.sockets().stream()
                                 .map(s -> new SenseGroup(
@@ -107,16 +106,14 @@ abstract class BenchPage extends BrowserIT {
                                         new CathodeResistor(SenseResistor.marked(470, 1), 1)))
                                 .toList()
                         : a.groups(),
-                a.screenOhms(),
-                a.chokeOhms(),
-                a.mains(),
-                List.of(SupplyNode.single("reservoir", Optional.of(220e-6), Optional.of(500.0))),
-                new Transformers(Optional.empty(), Optional.of(6.3), Optional.empty(), Optional.empty()),
-                a.quirks(),
-                a.makersFigure(),
-                cathode ? "cathode-bias usual" : a.target(),
-                a.judgeBy(),
-                a.ceiling());
+                new Supply(
+                        a.mains(),
+                        List.of(SupplyNode.single("reservoir", Optional.of(220e-6), Optional.of(500.0))),
+                        a.supply().chokeOhms(),
+                        Windings.heater(6.3)),
+                OutputTransformer.UNKNOWN,
+                a.judging().aimedAt(cathode ? "cathode-bias usual" : a.judging().target()),
+                a.quirks());
     }
 
     protected void begins(Amp amp, String purpose) {

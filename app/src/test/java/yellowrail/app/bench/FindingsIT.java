@@ -219,30 +219,15 @@ class FindingsIT extends AppIT {
                 Map.of(),
                 "typed in",
                 true,
-                t.kind());
+                t.kind(),
+                t.transconductance());
     }
 
     private static AmpDescription typed(AmpDescription a, String type, double highest) {
-        return new AmpDescription(
-                a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                a.bias(),
-                a.controls(),
-                a.sockets().stream()
-                        .map(s -> new yellowrail.core.amp.Socket(s.name(), s.channel(), s.side(), type))
-                        .toList(),
-                a.groups(),
-                a.screenOhms(),
-                a.chokeOhms(),
-                new Mains(Optional.empty(), 230, 207, highest),
-                a.nodes(),
-                a.transformers(),
-                a.quirks(),
-                a.makersFigure(),
-                a.target(),
-                a.judgeBy(),
-                a.ceiling());
+        return a.wired(a.stage()
+                        .seated(a.sockets().stream()
+                                .map(s -> new yellowrail.core.amp.Socket(s.name(), s.channel(), s.side(), type))
+                                .toList()))
+                .fed(a.supply().at(new Mains(Optional.empty(), 230, 207, highest)));
     }
 }

@@ -9,13 +9,18 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.SocketAdaptor;
 import yellowrail.core.tube.Connection;
 
@@ -33,25 +38,19 @@ class OneAdaptorIT extends CountedPage {
                 0,
                 new AmpDescription(
                         name,
-                        Topology.PUSH_PULL,
-                        Connection.PENTODE,
-                        0,
-                        BiasScheme.FIXED_TRACKING,
-                        ControlLayout.PER_TUBE,
-                        sockets,
+                        new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                        new Bias(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE),
                         sockets.stream()
                                 .map(s -> new SenseGroup(s.name(), List.of(s.name()), new SocketAdaptor(1, 1, 0)))
                                 .toList(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        new Mains(Optional.empty(), 230, 216, 244),
-                        List.of(),
-                        Transformers.unknown(),
-                        "",
-                        "",
-                        "middle",
-                        "",
-                        Optional.empty()));
+                        new Supply(
+                                new Mains(Optional.empty(), 230, 216, 244),
+                                List.of(),
+                                Optional.empty(),
+                                Windings.UNKNOWN),
+                        OutputTransformer.UNKNOWN,
+                        new Judging("middle", Optional.empty(), "", ""),
+                        ""));
     }
 
     private void beginsByTurns(Amp amp, String soaks) {

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.TypedAmp;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
@@ -105,8 +106,9 @@ class OwnStopTest {
 
     private static final Stop RIPPLE = new Ripple();
     private static final AmpDescription AMP = AmpReader.read(
-                    AmpForms.empty()
-                            .with(Map.of(
+                    TypedAmp.with(
+                            AmpForms.empty(),
+                            Map.of(
                                     "name",
                                     "Whimbrel 30",
                                     "bias",

@@ -195,23 +195,13 @@ abstract class SessionRequests extends AppIT {
         }
         return new yellowrail.core.amp.AmpDescription(
                 name,
-                two.topology(),
-                two.connection(),
-                two.tap(),
+                two.stage().seated(sockets),
                 two.bias(),
-                two.controls(),
-                sockets,
                 groups,
-                two.screenOhms(),
-                two.chokeOhms(),
-                two.mains(),
-                two.nodes(),
-                two.transformers(),
-                two.quirks(),
-                two.makersFigure(),
-                two.target(),
-                two.judgeBy(),
-                two.ceiling());
+                two.supply(),
+                two.output(),
+                two.judging(),
+                two.quirks());
     }
 
     /** What a device hears over its stream. */

@@ -15,6 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.amps.AmpForm;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.TypedAmp;
 import yellowrail.app.store.StoredShapes;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.sensing.Parameter;
@@ -76,8 +77,9 @@ class EveryWayTest {
         way.parameters().stream()
                 .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
                 .forEach(p -> sensing.put(p.name(), all.get(p.name())));
-        return AmpForms.resized(AmpForms.empty(), 2, 1)
-                .with(Map.of(
+        return TypedAmp.with(
+                AmpForms.resized(AmpForms.empty(), 2, 1),
+                Map.of(
                         "name",
                         "Godwit 40",
                         "socketType",
@@ -127,7 +129,7 @@ class EveryWayTest {
         AmpDescription described = read(amp(way));
         assertThat(described.groups()).allMatch(g -> g.method().way() == way);
         AmpForm back = AmpForms.of(described);
-        assertThat(back.method()).isEqualTo(way.id());
+        assertThat(back.text("method")).isEqualTo(way.id());
         assertThat(read(back)).isEqualTo(described);
     }
 
@@ -175,7 +177,8 @@ class EveryWayTest {
         AmpForm form = amp(Ways.of("shared").orElseThrow());
         Map<String, String> sensing = new LinkedHashMap<>(form.sensing());
         sensing.put(name, "3");
-        AmpReader.Read read = AmpReader.read(form.with(Map.of("sensing", sensing)), Catalogue.shipped(), List.of());
+        AmpReader.Read read =
+                AmpReader.read(TypedAmp.with(form, Map.of("sensing", sensing)), Catalogue.shipped(), List.of());
         assertThat(read.description()).isEmpty();
         assertThat(read.complaints().byField().get(name).sentence()).contains("no field called");
     }

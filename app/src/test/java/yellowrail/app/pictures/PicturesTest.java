@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.TypedAmp;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.sensing.GridVoltsOnly;
 import yellowrail.core.amp.sensing.OwnResistor;
@@ -78,19 +79,21 @@ class PicturesTest {
 
     private static AmpDescription stereo() {
         var e = AmpForms.resized(AmpForms.empty(), 4, 2);
-        var form = e.with(Map.of(
-                "name",
-                "Avocet",
-                "bias",
-                "tracking",
-                "controls",
-                "level",
-                "socketType",
-                List.of("EL84", "", "", ""),
-                "sensing",
-                Map.of("r", "10", "rtol", "1"),
-                "nodeLabel",
-                List.of()));
+        var form = TypedAmp.with(
+                e,
+                Map.of(
+                        "name",
+                        "Avocet",
+                        "bias",
+                        "tracking",
+                        "controls",
+                        "level",
+                        "socketType",
+                        List.of("EL84", "", "", ""),
+                        "sensing",
+                        Map.of("r", "10", "rtol", "1"),
+                        "nodeLabel",
+                        List.of()));
         return AmpReader.read(form, Catalogue.shipped(), List.of())
                 .description()
                 .orElseThrow();

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
+import yellowrail.app.amps.TypedAmp;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
@@ -25,17 +26,19 @@ class RoundReaderTest {
 
     private static AmpDescription quad(String method, String grouping, String bias) {
         var e = AmpForms.resized(AmpForms.empty(), 4, 1);
-        var form = e.with(Map.ofEntries(
-                Map.entry("name", "Sora 30"),
-                Map.entry("bias", bias),
-                Map.entry("controls", "none"),
-                Map.entry("socketType", List.of("6V6GT", "", "", "")),
-                Map.entry("method", method),
-                Map.entry("grouping", grouping),
-                Map.entry("sensing", Map.of("r", "132", "rtol", "2")),
-                Map.entry("chokeOhms", "60"),
-                Map.entry("nodeLabel", List.of()),
-                Map.entry("target", "cathode-bias usual")));
+        var form = TypedAmp.with(
+                e,
+                Map.ofEntries(
+                        Map.entry("name", "Sora 30"),
+                        Map.entry("bias", bias),
+                        Map.entry("controls", "none"),
+                        Map.entry("socketType", List.of("6V6GT", "", "", "")),
+                        Map.entry("method", method),
+                        Map.entry("grouping", grouping),
+                        Map.entry("sensing", Map.of("r", "132", "rtol", "2")),
+                        Map.entry("chokeOhms", "60"),
+                        Map.entry("nodeLabel", List.of()),
+                        Map.entry("target", "cathode-bias usual")));
         return AmpReader.read(form, Catalogue.shipped(), List.of("cathode-bias usual"))
                 .description()
                 .orElseThrow();

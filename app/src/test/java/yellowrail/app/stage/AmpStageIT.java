@@ -21,9 +21,13 @@ import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.targets.Targets;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.standin.SimulatedStage;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.TubeModels;
@@ -41,23 +45,14 @@ class AmpStageIT extends BrowserIT {
     private static AmpDescription described(AmpDescription a, Optional<Double> load, BiasScheme bias, String target) {
         return new AmpDescription(
                 a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                bias,
-                a.controls(),
-                a.sockets(),
+                new StageLayout(
+                        a.stage().topology(), a.stage().connection(), a.stage().tap(), a.sockets(), Optional.of(470.0)),
+                new Bias(bias, a.bias().controls()),
                 a.groups(),
-                Optional.of(470.0),
-                a.chokeOhms(),
-                a.mains(),
-                a.nodes(),
-                new Transformers(load, Optional.empty(), Optional.empty(), Optional.empty()),
-                a.quirks(),
-                a.makersFigure(),
-                target,
-                a.judgeBy(),
-                a.ceiling());
+                new Supply(a.mains(), a.supply().nodes(), a.supply().chokeOhms(), Windings.UNKNOWN),
+                new OutputTransformer(load),
+                a.judging().aimedAt(target),
+                a.quirks());
     }
 
     private Amp keep(String name, Optional<Double> load, BiasScheme bias, String target) {
@@ -216,27 +211,6 @@ class AmpStageIT extends BrowserIT {
     }
 
     private static Amp withSockets(AmpDescription a, List<Socket> sockets) {
-        return new Amp(
-                UUID.randomUUID(),
-                1,
-                new AmpDescription(
-                        a.name(),
-                        a.topology(),
-                        a.connection(),
-                        a.tap(),
-                        a.bias(),
-                        a.controls(),
-                        sockets,
-                        a.groups(),
-                        a.screenOhms(),
-                        a.chokeOhms(),
-                        a.mains(),
-                        a.nodes(),
-                        a.transformers(),
-                        a.quirks(),
-                        a.makersFigure(),
-                        a.target(),
-                        a.judgeBy(),
-                        a.ceiling()));
+        return new Amp(UUID.randomUUID(), 1, a.wired(a.stage().seated(sockets)));
     }
 }

@@ -14,13 +14,18 @@ import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.targets.Targets;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.CathodeResistor;
 import yellowrail.core.amp.sensing.HalfPrimary;
 import yellowrail.core.amp.sensing.OwnResistor;
@@ -50,23 +55,13 @@ class FromAmpIT extends AppIT {
             Optional<Double> load) {
         AmpDescription description = new AmpDescription(
                 "Dunlin " + UUID.randomUUID().toString().substring(0, 8),
-                topology,
-                connection,
-                0.4,
-                bias,
-                ControlLayout.NONE,
-                sockets,
+                new StageLayout(topology, connection, 0.4, sockets, Optional.empty()),
+                new Bias(bias, ControlLayout.NONE),
                 groups,
-                Optional.empty(),
-                Optional.empty(),
-                new Mains(Optional.empty(), 230, 216, 244),
-                List.of(),
-                new Transformers(load, Optional.empty(), Optional.empty(), Optional.empty()),
-                "",
-                "",
-                "",
-                "",
-                Optional.empty());
+                new Supply(new Mains(Optional.empty(), 230, 216, 244), List.of(), Optional.empty(), Windings.UNKNOWN),
+                new OutputTransformer(load),
+                new Judging("", Optional.empty(), "", ""),
+                "");
         return amps.keep(UUID.randomUUID(), UUID.randomUUID(), 0, description);
     }
 

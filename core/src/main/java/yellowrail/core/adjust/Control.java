@@ -48,7 +48,7 @@ public record Control(String name, List<String> sockets, boolean balance) {
         List<Control> controls = new ArrayList<>();
         List<Integer> channels =
                 amp.sockets().stream().map(Socket::channel).distinct().sorted().toList();
-        ControlLayout layout = amp.controls();
+        ControlLayout layout = amp.bias().controls();
         if (layout == ControlLayout.PER_TUBE) {
             amp.sockets().forEach(s -> controls.add(new Control(s.name() + " control", List.of(s.name()), false)));
         }

@@ -65,7 +65,7 @@ public final class NextTurn {
         List<Control> controls = Control.of(amp);
         if (controls.isEmpty()) {
             return new Advice.Rest(
-                    amp.controls() == ControlLayout.NONE
+                    amp.bias().controls() == ControlLayout.NONE
                             ? "This amp has no control for its idle: it is set by its parts."
                             : "The idle is set by a resistor, not by a control.",
                     List.of());

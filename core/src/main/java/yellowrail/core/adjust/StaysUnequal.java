@@ -25,7 +25,7 @@ final class StaysUnequal {
         return List.of(coldest.get().socket().name() + " stays about " + Show.fixed(100 * apart, 0) + " % colder than "
                 + hottest.get().socket().name() + ", near "
                 + Show.plain(100 * coldest.get().share() * factor, 3) + " %" + ": "
-                + (amp.controls() == ControlLayout.PER_TUBE
+                + (amp.bias().controls() == ControlLayout.PER_TUBE
                         ? "it has a control of its own."
                         : "no control of this amp moves it alone. Pairing the tubes anew would."));
     }

@@ -1,8 +1,10 @@
 package yellowrail.core.adjust;
 
 import java.util.Optional;
+import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.TubeModel;
 import yellowrail.core.tube.TubeModels;
+import yellowrail.core.tube.TubeType;
 
 /** Transconductance of a type with respect to its cathode current, scaled to a measured current. */
 public final class Transconductance {
@@ -17,11 +19,11 @@ public final class Transconductance {
      * @param screenVolts to cathode, V
      * @param cathodeVolts the grid lies so far below the cathode, V
      * @param amperes cathode current as measured, A
-     * @return A/V; empty for a type without a model
+     * @return A/V; the type's published figure where it has no model, empty where it has neither
      */
     public static Optional<Double> of(
-            String designation, double plateVolts, double screenVolts, double cathodeVolts, double amperes) {
-        return TubeModels.of(designation)
+            TubeType type, double plateVolts, double screenVolts, double cathodeVolts, double amperes) {
+        return TubeModels.of(type.designation())
                 .map(model -> {
                     double at = cathode(model, plateVolts, screenVolts, -cathodeVolts);
                     double slope = (cathode(model, plateVolts, screenVolts, -cathodeVolts + STEP)
@@ -29,6 +31,7 @@ public final class Transconductance {
                             / (2 * STEP);
                     return at > 0 ? slope * amperes / at : 0;
                 })
+                .or(() -> type.transconductance().map(Figure::value))
                 .filter(gm -> gm > LEAST);
     }
 

@@ -36,7 +36,7 @@ record CurrentSplit(Optional<Estimate> cathode, Estimate plate, Optional<Estimat
 
     static Optional<CurrentSplit> of(IdleQuestion question, SensedCurrent.Current seen, Findings findings) {
         Optional<TubeType> type = question.stage().type();
-        if (type.filter(t -> t.kind() == TubeKind.TRIODE).isPresent()) {
+        if (type.filter(t -> !t.hasScreen()).isPresent()) {
             return Optional.of(new CurrentSplit(Optional.of(seen.perTube()), seen.perTube(), Optional.empty()));
         }
         if (question.screen() instanceof ScreenCurrent.Measured measured) {

@@ -9,7 +9,6 @@ import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
-import yellowrail.core.tube.TubeKind;
 
 /** The limits beside the plate's, one line each, and what of them is not known. */
 final class LimitChecks {
@@ -29,7 +28,7 @@ final class LimitChecks {
     }
 
     private boolean triode() {
-        return question.stage().type().filter(t -> t.kind() == TubeKind.TRIODE).isPresent();
+        return question.stage().type().filter(t -> !t.hasScreen()).isPresent();
     }
 
     private boolean applies(Limit limit) {

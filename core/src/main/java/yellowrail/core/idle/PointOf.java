@@ -8,7 +8,6 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Connection;
-import yellowrail.core.tube.TubeKind;
 
 /** Puts the point together that is judged: screen volts from the cathode, and the hottest tube of a stated spread. */
 final class PointOf {
@@ -22,8 +21,7 @@ final class PointOf {
 
     /** @param spread how far the hottest tube lies above the mean, as a factor */
     Point point(Estimate volts, CurrentSplit split, double spread) {
-        boolean triode =
-                question.stage().type().filter(t -> t.kind() == TubeKind.TRIODE).isPresent();
+        boolean triode = question.stage().type().filter(t -> !t.hasScreen()).isPresent();
         Optional<Estimate> screenVolts = triode ? Optional.empty() : screenToCathode(volts);
         boolean unread =
                 question.screenVolts().isEmpty() && question.stage().connection() == Connection.PENTODE && !triode;

@@ -19,6 +19,9 @@ final class TargetReadings {
     /** From no current at all a turn is as far as any. */
     private static final double MOST_TURN = 1000;
 
+    /** What is permitted moves by less than this share of the rating with the plate volts of such a turn. */
+    private static final double MOVES = 0.005;
+
     private TargetReadings() {}
 
     /** Targets of profiles that do not belong to this stage are left out, unless one of them is chosen. */
@@ -85,7 +88,7 @@ final class TargetReadings {
                     window.low(),
                     permitted
                             .filter(Permitted::exists)
-                            .map(p -> p.share() - IdleCheck.PERMITTED_WINDOW)
+                            .map(p -> p.share() - IdleCheck.PERMITTED_WINDOW + MOVES)
                             .orElse(1.0));
             return !(there >= low && there <= window.high()) || !limits.holds(turn);
         }

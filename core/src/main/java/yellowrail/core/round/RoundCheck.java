@@ -105,9 +105,9 @@ public final class RoundCheck {
                 new StageFacts(
                         Optional.ofNullable(types.get(socket.tubeType())),
                         edition(socket),
-                        amp.topology(),
-                        amp.connection(),
-                        amp.bias()),
+                        amp.stage().topology(),
+                        amp.stage().connection(),
+                        amp.bias().scheme()),
                 method,
                 reading,
                 readings.meter(),
@@ -131,7 +131,8 @@ public final class RoundCheck {
 
     /** The publication of the rating system the builder picked, where this type has one; else all of them have to hold. */
     private Optional<Ratings> edition(Socket socket) {
-        return Optional.ofNullable(types.get(socket.tubeType())).flatMap(t -> t.of(amp.judgeBy()));
+        return Optional.ofNullable(types.get(socket.tubeType()))
+                .flatMap(t -> t.of(amp.judging().system()));
     }
 
     /** Its own plate volts, or those of another socket of the channel, which hangs on the same supply. */
@@ -159,7 +160,7 @@ public final class RoundCheck {
         }
         Optional<Typed> winding = group.method().halfPrimaryOhms();
         if (winding.isPresent()) {
-            plate = plate.withHalfPrimary(winding.get(), amp.tubesOnSideOf(socket));
+            plate = plate.withHalfPrimary(winding.get(), amp.stage().tubesOnSideOf(socket));
         }
         return plate;
     }
@@ -175,9 +176,9 @@ public final class RoundCheck {
 
     private ScreenCurrent screen(Socket socket) {
         Typed drop = readings.screenDrop().get(socket.name());
-        return drop != null && amp.screenOhms().isPresent()
+        return drop != null && amp.stage().screenOhms().isPresent()
                 ? new ScreenCurrent.Measured(
-                        drop, SenseResistor.marked(amp.screenOhms().get(), 5), 1)
+                        drop, SenseResistor.marked(amp.stage().screenOhms().get(), 5), 1)
                 : new ScreenCurrent.TypeShare();
     }
 
@@ -279,11 +280,12 @@ public final class RoundCheck {
         }
         boolean everyTube =
                 sockets.stream().allMatch(s -> s.answer().cathodeAmperes().isPresent());
-        if (readings.choke().isPresent() && amp.chokeOhms().isPresent()) {
+        if (readings.choke().isPresent() && amp.supply().chokeOhms().isPresent()) {
             CrossCheck.supply(
                             sum(sockets),
                             everyTube,
-                            readings.choke().get().value() / amp.chokeOhms().get())
+                            readings.choke().get().value()
+                                    / amp.supply().chokeOhms().get())
                     .ifPresent(contradictions::add);
         }
         readings.mains()

@@ -58,12 +58,12 @@ public final class Doubts {
     /** With cathode bias the grids stand at the chassis: little or nothing is read there. */
     private boolean nearChassis() {
         return quantity == Quantity.GRID
-                && amp.bias() == BiasScheme.CATHODE
+                && amp.bias().scheme() == BiasScheme.CATHODE
                 && Math.abs(typed.value()) < quantity.field().low();
     }
 
     private Optional<Slip> ofQuantity() {
-        boolean gridSupply = amp.bias() != BiasScheme.CATHODE;
+        boolean gridSupply = amp.bias().scheme() != BiasScheme.CATHODE;
         return switch (quantity) {
             case CURRENT -> current(group(point).method());
             case INDIVIDUAL -> current(ADAPTOR);
@@ -99,7 +99,8 @@ public final class Doubts {
         String socket =
                 quantity == Quantity.INDIVIDUAL ? point : group(point).sockets().get(0);
         Optional<TubeType> type = type(socket);
-        Optional<Ratings> ratings = type.flatMap(t -> t.of(amp.judgeBy()).or(t::strictest));
+        Optional<Ratings> ratings =
+                type.flatMap(t -> t.of(amp.judging().system()).or(t::strictest));
         return Slips.current(typed, seen, type, ratings, plateOf(socket), false);
     }
 
@@ -136,8 +137,10 @@ public final class Doubts {
     }
 
     private Optional<Double> heaterVolts() {
-        return amp.transformers()
-                .heaterVolts()
+        return amp.supply()
+                .windings()
+                .heater()
+                .volts()
                 .or(() -> amp.sockets().stream()
                         .flatMap(s -> Optional.ofNullable(types.get(s.tubeType())).stream())
                         .flatMap(t -> t.heaterVolts().stream())

@@ -23,6 +23,7 @@ import yellowrail.core.round.RoundReadings;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.events.Turned;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeType;
 
 /** What to do next to the idle of a session: the next turn with those after it, or the resistor to fit. */
 final class IdleAdvice {
@@ -136,7 +137,7 @@ final class IdleAdvice {
             return new Advice.Refused(
                     "Watts are not known for every tube: plate volts, the type or its rating is missing.");
         }
-        if (amp.bias() == BiasScheme.CATHODE) {
+        if (amp.bias().scheme() == BiasScheme.CATHODE) {
             return fit(answer);
         }
         double mains = session.toMiddle() ? offNominal(last) : 1;
@@ -347,9 +348,10 @@ final class IdleAdvice {
     private static Optional<Double> gm(SocketAnswer lead, double cathodeVolts) {
         Optional<Double> plate = lead.answer().plateToCathodeVolts().map(Estimate::value);
         Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
-        return plate.isPresent() && now.isPresent()
+        Optional<TubeType> type = lead.question().stage().type();
+        return plate.isPresent() && now.isPresent() && type.isPresent()
                 ? Transconductance.of(
-                        lead.socket().tubeType(),
+                        type.get(),
                         plate.get(),
                         lead.question().screenVolts().map(v -> v.value()).orElse(plate.get()),
                         cathodeVolts,

@@ -95,7 +95,7 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                         .map(t -> reading(session, curve, t, Level.BELOW))
                         .toList(),
                 List.of(),
-                between(RoundAssembler.amp(session).bias(), USUAL_IDLE),
+                between(RoundAssembler.amp(session).bias().scheme(), USUAL_IDLE),
                 session.plan().soakMinutes());
     }
 
@@ -145,16 +145,16 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
                 .flatMap(s -> s.answer().share())
                 .map(s -> s.value())
                 .orElse(USUAL_IDLE);
-        return own.orElseGet(() -> between(judged.amp().bias(), idle));
+        return own.orElseGet(() -> between(judged.amp().bias().scheme(), idle));
     }
 
     /** How this amp's currents follow the mains where its idle is not known. */
     static Band usualExponent(Session session) {
-        return between(RoundAssembler.amp(session).bias(), USUAL_IDLE);
+        return between(RoundAssembler.amp(session).bias().scheme(), USUAL_IDLE);
     }
 
     static Band exponentAt(Session session, double share) {
-        return between(RoundAssembler.amp(session).bias(), share);
+        return between(RoundAssembler.amp(session).bias().scheme(), share);
     }
 
     private static Band between(BiasScheme bias, double idle) {

@@ -17,7 +17,6 @@ import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundReadings;
-import yellowrail.core.session.events.Aimed;
 
 /** Puts readings together for judging: currents as given, with the volts that were read near them and how near. */
 final class RoundAssembler {
@@ -64,23 +63,13 @@ final class RoundAssembler {
         AmpDescription a = session.plan().amp();
         return new AmpDescription(
                 a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                session.biasTold().orElse(a.bias()),
-                a.controls(),
-                a.sockets(),
+                a.stage(),
+                session.biasTold().map(a.bias()::told).orElse(a.bias()),
                 groups(session),
-                a.screenOhms(),
-                a.chokeOhms(),
-                a.mains(),
-                a.nodes(),
-                a.transformers(),
-                a.quirks(),
-                a.makersFigure(),
-                session.aim().map(Aimed::target).orElse(a.target()),
-                a.judgeBy(),
-                a.ceiling());
+                a.supply(),
+                a.output(),
+                session.aim().map(aim -> a.judging().aimedAt(aim.target())).orElse(a.judging()),
+                a.quirks());
     }
 
     /**

@@ -688,9 +688,9 @@ public final class Session {
 
     /** The nodes to drain; an amp that lists none has at least its reservoir. */
     public List<SupplyNode> nodes() {
-        return plan.amp().nodes().isEmpty()
+        return plan.amp().supply().nodes().isEmpty()
                 ? List.of(SupplyNode.single("reservoir", Optional.empty(), Optional.empty()))
-                : plan.amp().nodes();
+                : plan.amp().supply().nodes();
     }
 
     /** The names of this amp's points of one kind. */

@@ -22,6 +22,7 @@ import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.soak.Stability;
 import yellowrail.core.target.Target;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.TubeType;
 
 /** A session judged: its rounds, where it stands now, what the supply does, and what to do next to the idle. */
 public final class SessionAssessment {
@@ -77,13 +78,16 @@ public final class SessionAssessment {
 
     /** Heater volts of a type; empty when they or the type are not known. */
     Optional<Double> heaterVolts(String designation) {
-        return Optional.ofNullable(standards.types().get(designation))
-                .flatMap(t -> t.heaterVolts())
-                .map(f -> f.value());
+        return type(designation).flatMap(t -> t.heaterVolts()).map(f -> f.value());
+    }
+
+    /** A type as this session judges by it; empty when it is not known. */
+    public Optional<TubeType> type(String designation) {
+        return Optional.ofNullable(standards.types().get(designation));
     }
 
     public Optional<Target> target() {
-        return standards.target(amp.target());
+        return standards.target(amp.judging().target());
     }
 
     public Optional<Window> window() {
@@ -318,7 +322,8 @@ public final class SessionAssessment {
 
     /** Dissipation of each tube over the mains, from the present readings. */
     public List<MainsFan> fans() {
-        return present.map(p -> MainsFan.of(p, amp.bias(), mainsExponent())).orElse(List.of());
+        return present.map(p -> MainsFan.of(p, amp.bias().scheme(), mainsExponent()))
+                .orElse(List.of());
     }
 
     /** What is not known yet, weightiest first: each with how far it could move the result. */

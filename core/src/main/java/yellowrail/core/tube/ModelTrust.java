@@ -1,6 +1,5 @@
 package yellowrail.core.tube;
 
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -46,23 +45,8 @@ public record ModelTrust(
     private static final double USUAL_PLATE = 0.044;
     private static final double USUAL_SCREEN = 0.12;
 
-    private static final Map<String, ModelTrust> OF = Map.ofEntries(
-            Map.entry("6V6GT", new ModelTrust(5, 180, 315, 180, 285, 0.020, 0.156, 0.038, 0.023, 0.092, 0.175)),
-            Map.entry("EL84", new ModelTrust(10, 250, 300, 210, 300, 0.035, 0.020, 0.049, 0.065, 0.093, 0.443)),
-            Map.entry("6L6GC", new ModelTrust(9, 250, 450, 200, 400, 0.018, 0.133, 0.027, 0.021, 0.100, 0.519)),
-            Map.entry("6L6GB", new ModelTrust(10, 250, 360, 200, 270, 0.012, 0.136, 0.025, 0.027, 0.102, 0.510)),
-            Map.entry("5881", new ModelTrust(3, 250, 360, 250, 270, 0.014, 0.093, 0.016, 0.026, 0.105, 0.144)),
-            Map.entry("EL34", new ModelTrust(7, 250, 775, 245, 416, 0.081, 0.073, 0.096, 0.042, 0.073, 0.258)),
-            Map.entry("6550", new ModelTrust(6, 250, 600, 225, 310, 0.046, 0.186, 0.021, 0.017, 0.108, 0.416)),
-            Map.entry(
-                    "KT66", new ModelTrust(4, 250, 415, 250, 400, 0.005, 0.094, 0.015, Double.NaN, Double.NaN, 0.501)),
-            Map.entry("KT88", new ModelTrust(7, 250, 560, 250, 560, 0.123, 0.046, 0.099, 0.066, 0.366, 0.600)),
-            Map.entry("7591", new ModelTrust(3, 300, 450, 300, 400, 0.030, 0.105, 0.101, 0.099, 0.147, 0.857)),
-            Map.entry("6973", new ModelTrust(3, 250, 400, 250, 290, 0.038, 0.056, 0.023, 0.007, 0.124, 0.742)),
-            Map.entry("7027A", new ModelTrust(3, 400, 540, 300, 400, 0.100, 0.432, 0.027, 0.028, 0.041, 0.925)));
-
     public static Optional<ModelTrust> of(String designation) {
-        return Optional.ofNullable(OF.get(TubeModels.modelled(designation)));
+        return Optional.ofNullable(PublishedModels.ALL.get(designation)).map(TypeCurves::trust);
     }
 
     /** Band of plate currents and of the heat they make, share to either side. */

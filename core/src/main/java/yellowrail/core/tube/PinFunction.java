@@ -9,6 +9,8 @@ public enum PinFunction {
     CATHODE("cathode"),
     SUPPRESSOR("suppressor"),
     INTERNAL("internal"),
+    /** Belongs to another tube in the same envelope. */
+    OTHER("other section"),
     NONE("not connected");
 
     private final String words;

@@ -1,445 +1,225 @@
 package yellowrail.core.tube;
 
-import static yellowrail.core.tube.Figure.fact;
-import static yellowrail.core.tube.Figure.unknown;
-import static yellowrail.core.tube.Figure.verify;
-import static yellowrail.core.tube.PinFunction.CATHODE;
-import static yellowrail.core.tube.PinFunction.GRID;
-import static yellowrail.core.tube.PinFunction.HEATER;
-import static yellowrail.core.tube.PinFunction.INTERNAL;
-import static yellowrail.core.tube.PinFunction.NONE;
-import static yellowrail.core.tube.PinFunction.PLATE;
-import static yellowrail.core.tube.PinFunction.SCREEN;
-import static yellowrail.core.tube.PinFunction.SUPPRESSOR;
-import static yellowrail.core.tube.RatingSystem.ABSOLUTE;
-import static yellowrail.core.tube.RatingSystem.DESIGN_CENTRE;
-import static yellowrail.core.tube.RatingSystem.DESIGN_MAXIMUM;
-import static yellowrail.core.tube.RatingSystem.UNSTATED;
-import static yellowrail.core.tube.TypeBuilder.octal;
-import static yellowrail.core.tube.TypeBuilder.pinout;
-import static yellowrail.core.tube.TypeBuilder.type;
-
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import yellowrail.core.table.Row;
+import yellowrail.core.table.Table;
 
 /**
- * The shipped types, from the makers' published figures: {@code fact} is certain, {@code verify} is marked to be
- * verified with the maker's sheet, {@code unknown} is left blank.
- *
- * <p>Screen shares are the range of the published class-AB idle points, rounded, with a band that covers them.
+ * The shipped types, from the makers' published figures: {@code types.csv}, {@code ratings.csv} and {@code families.csv}
+ * beside this class. Whatever is wrong in them is found when they are read, which is at the start.
  */
 final class PublishedTypes {
-    private static final String NO_NOTE = "";
+    private static final List<String> TYPE_COLUMNS = List.of(
+            "designation",
+            "construction",
+            "aliases",
+            "base",
+            "basing",
+            "pins",
+            "pins to be verified",
+            "top cap",
+            "pin note",
+            "heater V",
+            "heater A",
+            "screen share %",
+            "share band %",
+            "diameter mm",
+            "overall mm",
+            "seated mm",
+            "related",
+            "source");
+    private static final List<String> RATING_COLUMNS = List.of(
+            "designation",
+            "system",
+            "edition",
+            "plate W",
+            "screen W",
+            "plate and screen W",
+            "plate V",
+            "screen V",
+            "cathode mA",
+            "grid kohm fixed bias",
+            "grid kohm cathode bias",
+            "source");
+    private static final Map<Limit, String> LIMITS = Map.of(
+            Limit.PLATE_WATTS, "plate W",
+            Limit.SCREEN_WATTS, "screen W",
+            Limit.COMBINED_WATTS, "plate and screen W",
+            Limit.PLATE_VOLTS, "plate V",
+            Limit.SCREEN_VOLTS, "screen V",
+            Limit.CATHODE_AMPERES, "cathode mA");
+
+    private static final Map<String, Base> BASES =
+            words(Base.values(), b -> b.name().toLowerCase(Locale.ROOT));
+    private static final Map<String, PinFunction> PINS =
+            words(PinFunction.values(), f -> f.name().toLowerCase(Locale.ROOT));
+    private static final Map<String, RatingSystem> SYSTEMS =
+            words(RatingSystem.values(), s -> s.name().toLowerCase(Locale.ROOT).replace('_', ' '));
+
+    private static final String NONE = "none";
+    private static final String NOT_APPLICABLE = "n/a";
+
+    private static final List<TubeType> ALL = read();
+    private static final Map<String, List<String>> FAMILIES = families();
 
     private PublishedTypes() {}
 
     static List<TubeType> all() {
-        return List.of(
-                v6GT(), el84(), l6GC(), l6GB(), t5881(), el34(), t6550(), t6550A(), kt66(), kt88(), t7591(), t6973(),
-                t7027A(), kt90(), kt120(), kt150());
+        return ALL;
     }
 
-    //                          system, edition, plate W, screen W, both W, plate V, screen V, cathode A, Rg fixed, Rg
-    // self
-    private static TubeType v6GT() {
-        return type("6V6GT", "beam tetrode")
-                .alias("6V6GTA")
-                .pins(octal("", false, NONE, NO_NOTE))
-                .heater(fact(0.45))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre, 1950s",
-                        fact(12),
-                        fact(2),
-                        unknown(),
-                        fact(315),
-                        fact(285),
-                        unknown(),
-                        fact(100e3),
-                        fact(500e3)))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum, 1960s revision",
-                        fact(14),
-                        fact(2.2),
-                        unknown(),
-                        fact(350),
-                        fact(315),
-                        unknown(),
-                        fact(100e3),
-                        fact(500e3)))
-                .share(6, 2)
-                .envelope(verify(30), verify(84), verify(70))
-                .build();
-    }
-
-    private static TubeType el84() {
-        return type("EL84", "pentode")
-                .alias("6BQ5")
-                .related("7189", "stands more plate and screen volts (400 V and 300 V, verify); watts alike")
-                .pins(new Pinout(
-                        Base.NOVAL,
-                        "9CV",
-                        new TreeMap<>(Map.of(
-                                1, INTERNAL, 2, GRID, 3, CATHODE, 4, HEATER, 5, HEATER, 6, INTERNAL, 7, PLATE, 8,
-                                INTERNAL, 9, SCREEN)),
-                        false,
-                        "pins 1, 6 and 8 are internal: leave them free"))
-                .heater(fact(0.76))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre",
-                        fact(12),
-                        fact(2),
-                        unknown(),
-                        fact(300),
-                        fact(300),
-                        fact(0.065),
-                        fact(300e3),
-                        fact(1e6)))
-                .share(10, 1.5)
-                .envelope(fact(22.2), verify(78), fact(71.5))
-                .build();
-    }
-
-    private static TubeType l6GC() {
-        return type("6L6GC", "beam tetrode")
-                .pins(octal("", false, NONE, NO_NOTE))
-                .heater(fact(0.9))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(30),
-                        fact(5),
-                        unknown(),
-                        fact(500),
-                        fact(450),
-                        unknown(),
-                        fact(100e3),
-                        fact(500e3)))
-                .share(5.3, 1.5)
-                .envelope(verify(38), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType l6GB() {
-        return type("6L6GB", "beam tetrode")
-                .alias("6L6G")
-                .pins(octal("", false, NONE, NO_NOTE))
-                .heater(fact(0.9))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre",
-                        fact(19),
-                        fact(2.5),
-                        unknown(),
-                        fact(360),
-                        fact(270),
-                        unknown(),
-                        fact(100e3),
-                        fact(500e3)))
-                .share(5.3, 1.5)
-                .build();
-    }
-
-    private static TubeType t5881() {
-        return type("5881", "beam tetrode")
-                .related("6L6WGB", "near, not the same")
-                .pins(octal("", false, INTERNAL, NO_NOTE))
-                .heater(fact(0.9))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre",
-                        fact(23),
-                        fact(3),
-                        unknown(),
-                        fact(400),
-                        fact(400),
-                        unknown(),
-                        fact(100e3),
-                        fact(500e3)))
-                .share(5.3, 1.5)
-                .envelope(verify(37), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType el34() {
-        return type("EL34", "pentode (some 6CA7 are beam tetrodes)")
-                .alias("6CA7")
-                .pins(octal(
-                        "",
-                        false,
-                        SUPPRESSOR,
-                        "the suppressor has its own pin 1: it must be tied to pin 8; look for a socket that uses pin 1"
-                                + " or 6 as a tie point"))
-                .heater(fact(1.5))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre",
-                        fact(25),
-                        fact(8),
-                        unknown(),
-                        fact(800),
-                        verify(500),
-                        fact(0.150),
-                        fact(500e3),
-                        fact(700e3)))
-                .share(12.5, 2)
-                .envelope(fact(33), verify(113), verify(98))
-                .build();
-    }
-
-    private static TubeType t6550() {
-        return type("6550", "beam tetrode")
-                .related("6550A", "higher ratings, an entry of its own")
-                .pins(octal("", false, NONE, "pin 1 may be the base sleeve"))
-                .heater(fact(1.6))
-                .rating(new Ratings(
-                        DESIGN_CENTRE,
-                        "design centre, original",
-                        fact(35),
-                        fact(6),
-                        unknown(),
-                        fact(600),
-                        fact(400),
-                        fact(0.175),
-                        fact(50e3),
-                        fact(250e3)))
-                .share(4.5, 2)
-                .envelope(verify(52), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType t6550A() {
-        return type("6550A", "beam tetrode")
-                .related("6550", "the original, lower ratings, an entry of its own")
-                .pins(octal("", false, NONE, "pin 1 may be the base sleeve"))
-                .heater(fact(1.6))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(42),
-                        fact(6),
-                        unknown(),
-                        fact(660),
-                        fact(440),
-                        verify(0.190),
-                        verify(50e3),
-                        verify(250e3)))
-                .share(4.5, 2)
-                .envelope(verify(52), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType kt66() {
-        return type("KT66", "beam tetrode")
-                .pins(octal("7AC", false, INTERNAL, NO_NOTE))
-                .heater(fact(1.27))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(25),
-                        fact(3.5),
-                        unknown(),
-                        fact(500),
-                        verify(500),
-                        verify(0.200),
-                        unknown(),
-                        unknown()))
-                .rating(new Ratings(
-                        ABSOLUTE,
-                        "absolute",
-                        verify(30),
-                        verify(4.5),
-                        unknown(),
-                        verify(550),
-                        unknown(),
-                        unknown(),
-                        unknown(),
-                        unknown()))
-                .share(5.3, 1.5)
-                .envelope(verify(53), verify(135), unknown())
-                .build();
-    }
-
-    private static TubeType kt88() {
-        return type("KT88", "beam tetrode")
-                .pins(octal("", false, NONE, "pin 1 may be the metal base shell"))
-                .heater(fact(1.6))
-                .rating(new Ratings(
-                        ABSOLUTE,
-                        "absolute",
-                        fact(42),
-                        fact(8),
-                        fact(46),
-                        fact(800),
-                        fact(600),
-                        fact(0.230),
-                        verify(220e3),
-                        verify(470e3)))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        verify(35),
-                        verify(6),
-                        verify(40),
-                        fact(800),
-                        fact(600),
-                        unknown(),
-                        unknown(),
-                        unknown()))
-                .share(4.5, 2)
-                .envelope(verify(52), verify(125), verify(110))
-                .build();
-    }
-
-    private static TubeType t7591() {
-        return type("7591", "beam tetrode")
-                .alias("7591A")
-                .pins(new Pinout(
-                        Base.OCTAL,
-                        "",
-                        new TreeMap<>(
-                                Map.of(2, HEATER, 3, PLATE, 4, SCREEN, 5, CATHODE, 6, GRID, 7, HEATER, 8, SCREEN)),
-                        true,
-                        "not the pin-out of the 6L6 family"))
-                .heater(fact(0.8))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(19),
-                        fact(3.3),
-                        unknown(),
-                        fact(550),
-                        fact(440),
-                        fact(0.085),
-                        fact(300e3),
-                        verify(1e6)))
-                .share(12, 2)
-                .envelope(verify(30), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType t6973() {
-        // The pin functions recalled for this type are not sure enough to probe by: left blank.
-        return type("6973", "beam tetrode")
-                .pins(pinout(
-                        Base.NOVAL,
-                        true,
-                        "pins not known for sure here: take them from the maker's sheet; not the"
-                                + " pin-out of the EL84"))
-                .heater(fact(0.45))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(12),
-                        fact(2),
-                        unknown(),
-                        fact(440),
-                        fact(330),
-                        unknown(),
-                        unknown(),
-                        unknown()))
-                .share(6, 2)
-                .envelope(verify(22.2), unknown(), unknown())
-                .build();
-    }
-
-    private static TubeType t7027A() {
-        return type("7027A", "beam tetrode")
-                .pins(pinout(
-                        Base.OCTAL,
-                        false,
-                        "pins 1 and 6 are live inside: a socket that uses them as tie points shorts" + " something",
-                        SCREEN,
-                        HEATER,
-                        PLATE,
-                        SCREEN,
-                        GRID,
-                        GRID,
-                        HEATER,
-                        CATHODE))
-                .heater(fact(0.9))
-                .rating(new Ratings(
-                        DESIGN_MAXIMUM,
-                        "design maximum",
-                        fact(35),
-                        fact(5),
-                        unknown(),
-                        fact(600),
-                        fact(500),
-                        verify(0.150),
-                        fact(100e3),
-                        verify(500e3)))
-                .share(4.5, 2)
-                .build();
-    }
-
-    private static TubeType kt90() {
-        return type("KT90", "beam tetrode")
-                .pins(octal("", true, INTERNAL, NO_NOTE))
-                .heater(verify(1.6))
-                .rating(new Ratings(
-                        UNSTATED,
-                        "maker's figures",
-                        verify(50),
-                        unknown(),
-                        unknown(),
-                        verify(750),
-                        unknown(),
-                        unknown(),
-                        unknown(),
-                        unknown()))
-                .build();
-    }
-
-    private static TubeType kt120() {
-        return type("KT120", "beam tetrode")
-                .pins(octal("", true, INTERNAL, NO_NOTE))
-                .heater(verify(1.95))
-                .rating(new Ratings(
-                        UNSTATED,
-                        "maker's figures",
-                        fact(60),
-                        verify(8),
-                        unknown(),
-                        verify(850),
-                        verify(650),
-                        verify(0.250),
-                        unknown(),
-                        unknown()))
-                .build();
-    }
-
-    private static TubeType kt150() {
-        return type("KT150", "beam tetrode")
-                .pins(octal("", true, INTERNAL, NO_NOTE))
-                .heater(verify(2.0))
-                .rating(new Ratings(
-                        UNSTATED,
-                        "maker's figures",
-                        fact(70),
-                        verify(9),
-                        unknown(),
-                        verify(850),
-                        verify(650),
-                        verify(0.275),
-                        unknown(),
-                        unknown()))
-                .build();
-    }
-
+    /** The variants of a name that means a family, not a type; empty when it means none. */
     static Optional<List<String>> family(String normalised) {
         return Optional.ofNullable(FAMILIES.get(normalised));
     }
 
-    /** Names that mean a family, not a type: the builder is asked which variant is fitted. */
-    private static final Map<String, List<String>> FAMILIES = Map.of(
-            "6L6", List.of("6L6GB", "6L6GC", "5881"),
-            "88", List.of("KT88"),
-            "KT", List.of("KT66", "KT88", "KT90", "KT120", "KT150"),
-            "6V6", List.of("6V6GT"),
-            "7027", List.of("7027A"));
+    private static <T> Map<String, T> words(T[] values, Function<T, String> word) {
+        return Arrays.stream(values).collect(Collectors.toMap(word, v -> v));
+    }
+
+    private static List<TubeType> read() {
+        Map<String, List<Row>> ratings = Table.beside(PublishedTypes.class, "ratings.csv", RATING_COLUMNS).stream()
+                .collect(Collectors.groupingBy(r -> r.needed("designation"), LinkedHashMap::new, Collectors.toList()));
+        List<TubeType> types = new ArrayList<>();
+        for (Row row : Table.beside(PublishedTypes.class, "types.csv", TYPE_COLUMNS)) {
+            List<Row> own = ratings.remove(row.needed("designation"));
+            types.add(row.made(() -> type(row, own == null ? List.of() : own)));
+        }
+        if (!ratings.isEmpty()) {
+            throw new IllegalStateException("ratings.csv has types that types.csv has not: " + ratings.keySet());
+        }
+        return List.copyOf(types);
+    }
+
+    private static TubeType type(Row row, List<Row> ratings) {
+        TubeKind kind = TubeKind.of(row.needed("construction"));
+        if (kind == TubeKind.UNKNOWN) {
+            throw row.wrong("construction begins with the kind: beam tetrode, pentode or triode");
+        }
+        return new TubeType(
+                row.needed("designation"),
+                row.parts("aliases"),
+                row.needed("construction"),
+                pinout(row),
+                figure(row, "heater V", 1),
+                figure(row, "heater A", 1),
+                ratings.stream().map(r -> r.made(() -> ratings(r, kind))).toList(),
+                share(row),
+                new Envelope(figure(row, "diameter mm", 1), figure(row, "overall mm", 1), figure(row, "seated mm", 1)),
+                related(row),
+                row.needed("source"),
+                false,
+                kind,
+                Optional.empty());
+    }
+
+    private static Optional<Pinout> pinout(Row row) {
+        if (row.text("base").isEmpty()) {
+            return Optional.empty();
+        }
+        Map<Integer, PinFunction> pins = new TreeMap<>();
+        for (String pin : row.text("pins").split(" ")) {
+            if (pin.isEmpty()) {
+                continue;
+            }
+            String[] parts = pin.split("=", 2);
+            PinFunction function = parts.length == 2 ? PINS.get(parts[1]) : null;
+            if (function == null || pins.put((int) row.parsed("pins", parts[0]), function) != null) {
+                throw row.wrong("pins: “" + pin + "” is no pin with its function, or stands twice");
+            }
+        }
+        return Optional.of(new Pinout(
+                row.word("base", BASES),
+                row.text("basing"),
+                pins,
+                row.text("top cap").isEmpty() ? Optional.empty() : Optional.of(row.word("top cap", PINS)),
+                verify(row, "pins to be verified"),
+                row.text("pin note")));
+    }
+
+    private static Optional<ScreenShare> share(Row row) {
+        return row.number("screen share %")
+                .map(percent -> new ScreenShare(percent / 100, row.neededNumber("share band %") / 100));
+    }
+
+    private static Map<String, String> related(Row row) {
+        Map<String, String> related = new LinkedHashMap<>();
+        for (String part : row.parts("related")) {
+            String[] named = part.split(": ", 2);
+            if (named.length < 2) {
+                throw row.wrong("related: “" + part + "” is no name with its difference behind a colon");
+            }
+            related.put(named[0], named[1]);
+        }
+        return related;
+    }
+
+    private static Ratings ratings(Row row, TubeKind kind) {
+        Set<Limit> none = new HashSet<>();
+        for (Map.Entry<Limit, String> limit : LIMITS.entrySet()) {
+            boolean applies = kind != TubeKind.TRIODE || !limit.getKey().ofScreen();
+            if (row.text(limit.getValue()).equals(NOT_APPLICABLE) == applies) {
+                throw row.wrong(limit.getValue() + " is n/a where a type has no screen, and only there");
+            }
+            if (row.text(limit.getValue()).equals(NONE)) {
+                none.add(limit.getKey());
+            }
+        }
+        row.needed("source");
+        return new Ratings(
+                row.word("system", SYSTEMS),
+                row.needed("edition"),
+                figure(row, "plate W", 1),
+                figure(row, "screen W", 1),
+                figure(row, "plate and screen W", 1),
+                figure(row, "plate V", 1),
+                figure(row, "screen V", 1),
+                figure(row, "cathode mA", 1e-3),
+                figure(row, "grid kohm fixed bias", 1e3),
+                figure(row, "grid kohm cathode bias", 1e3),
+                none);
+    }
+
+    /** A fact, or with ? to be verified; empty where it is unknown, or the column says that there is none. */
+    private static Optional<Figure> figure(Row row, String column, double unit) {
+        String text = row.text(column);
+        if (text.isEmpty() || text.equals(NONE) || text.equals(NOT_APPLICABLE)) {
+            return Optional.empty();
+        }
+        boolean verify = text.endsWith("?");
+        double value = row.parsed(column, verify ? text.substring(0, text.length() - 1) : text);
+        return Optional.of(new Figure(unit < 1 ? value / Math.round(1 / unit) : value * unit, verify));
+    }
+
+    private static boolean verify(Row row, String column) {
+        return switch (row.text(column)) {
+            case "" -> false;
+            case "?" -> true;
+            default -> throw row.wrong(column + " is ? or blank");
+        };
+    }
+
+    private static Map<String, List<String>> families() {
+        Set<String> known = ALL.stream().map(TubeType::designation).collect(Collectors.toSet());
+        Map<String, List<String>> families = new LinkedHashMap<>();
+        for (Row row : Table.beside(PublishedTypes.class, "families.csv", List.of("name", "variants"))) {
+            List<String> variants = row.parts("variants");
+            if (variants.isEmpty() || !known.containsAll(variants)) {
+                throw row.wrong("variants are types of types.csv: " + variants);
+            }
+            families.put(row.needed("name"), variants);
+        }
+        return families;
+    }
 }

@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param origin where the figures come from, in words
  * @param own whether a builder entered or corrected it
  * @param kind as far as the screen depends on it
+ * @param transconductance A/V at a usual idle, for a type without curves; empty where it is not known
  */
 public record TubeType(
         String designation,
@@ -35,7 +36,8 @@ public record TubeType(
         Map<String, String> related,
         String origin,
         boolean own,
-        TubeKind kind) {
+        TubeKind kind,
+        Optional<Figure> transconductance) {
     public TubeType {
         if (designation.isBlank() || designation.length() > 40) {
             throw new IllegalArgumentException("a designation has 1 to 40 characters");
@@ -72,7 +74,13 @@ public record TubeType(
                 related,
                 origin,
                 own,
-                TubeKind.of(construction));
+                TubeKind.of(construction),
+                Optional.empty());
+    }
+
+    /** A triode has none: whatever is said of screens does not apply to it. */
+    public boolean hasScreen() {
+        return kind != TubeKind.TRIODE;
     }
 
     /** The publications that have to hold: the one picked, or every one that gives a plate rating. */

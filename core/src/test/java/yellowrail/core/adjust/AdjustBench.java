@@ -3,14 +3,19 @@ package yellowrail.core.adjust;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.target.Target.Window;
@@ -27,26 +32,16 @@ abstract class AdjustBench {
                 .toList();
         return new AmpDescription(
                 "Bench-1",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                BiasScheme.FIXED_TRACKING,
-                layout,
-                sockets,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                new Bias(BiasScheme.FIXED_TRACKING, layout),
                 sockets.stream()
                         .map(s -> new SenseGroup(
                                 s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(OHMS, 1))))
                         .toList(),
-                Optional.empty(),
-                Optional.empty(),
-                Mains.around(230, Optional.empty()),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "",
-                "story",
-                "",
-                Optional.empty());
+                new Supply(Mains.around(230, Optional.empty()), List.of(), Optional.empty(), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging("story", Optional.empty(), "", ""),
+                "");
     }
 
     /** A tube with this cathode current, a 6 % screen share and 19 W. */

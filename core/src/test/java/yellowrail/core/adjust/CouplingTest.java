@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Figure;
@@ -20,6 +22,7 @@ class CouplingTest {
     /** Every type with curves, from 250 V to its rating and at most 450 V, idling at 40, 60 and 80 %. */
     private static List<Double> pulls(boolean screensFollow) {
         List<Double> all = new ArrayList<>();
+        Set<TubeModel> models = new HashSet<>();
         for (TubeType type : Catalogue.shipped().types()) {
             Optional<TubeModel> model = TubeModels.of(type.designation());
             Optional<Figure> watts = type.ratings().stream()
@@ -28,7 +31,8 @@ class CouplingTest {
             Optional<Figure> limit = type.ratings().stream()
                     .flatMap(r -> r.plateVolts().stream())
                     .findFirst();
-            if (model.isEmpty() || watts.isEmpty() || limit.isEmpty()) {
+            boolean another = model.isPresent() && !models.add(model.get());
+            if (another || model.isEmpty() || watts.isEmpty() || limit.isEmpty()) {
                 continue;
             }
             for (double volts = 250; volts <= Math.min(450, limit.get().value()); volts += 50) {

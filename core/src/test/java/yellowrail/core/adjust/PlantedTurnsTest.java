@@ -11,14 +11,19 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.Pinned;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.HalfPrimary;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
@@ -67,23 +72,13 @@ class PlantedTurnsTest {
                                 .toList();
         return new AmpDescription(
                 "Bench-2",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                random.nextInt(8) == 0 ? BiasScheme.CATHODE : BiasScheme.FIXED_TRACKING,
-                layout,
-                sockets,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                new Bias(random.nextInt(8) == 0 ? BiasScheme.CATHODE : BiasScheme.FIXED_TRACKING, layout),
                 groups,
-                Optional.empty(),
-                Optional.empty(),
-                Mains.around(230, Optional.empty()),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "",
-                "middle",
-                "",
-                Optional.empty());
+                new Supply(Mains.around(230, Optional.empty()), List.of(), Optional.empty(), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging("middle", Optional.empty(), "", ""),
+                "");
     }
 
     private Optional<Permitted> permitted() {
@@ -159,7 +154,7 @@ class PlantedTurnsTest {
                     .forEach(c -> directions.put(
                             c.name(), Control.Direction.values()[random.nextInt(Control.Direction.values().length)]));
             Advice advice = NextTurn.of(amp, tubes, WINDOW, sag(), directions);
-            lines.add(i + " " + amp.controls() + " " + Pinned.figures(advice));
+            lines.add(i + " " + amp.bias().controls() + " " + Pinned.figures(advice));
         }
         Pinned.same("turns.txt", lines);
     }

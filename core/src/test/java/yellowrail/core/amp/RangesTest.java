@@ -166,23 +166,13 @@ class RangesTest {
         sockets.forEach(s -> groups.add(new SenseGroup(s.name(), List.of(s.name()), new OwnResistor(one()))));
         return new AmpDescription(
                 name,
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                BiasScheme.FIXED_TRACKING,
-                ControlLayout.LEVEL,
-                sockets,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                new Bias(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL),
                 groups,
-                Optional.empty(),
-                Optional.empty(),
-                new Mains(Optional.empty(), 230, 207, 253),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "",
-                "",
-                "",
-                Optional.empty());
+                new Supply(new Mains(Optional.empty(), 230, 207, 253), List.of(), Optional.empty(), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging("", Optional.empty(), "", ""),
+                "");
     }
 
     static Stream<Count> counts() {

@@ -77,7 +77,9 @@ class AdvisedIsAcceptedTest {
 
     private static Stage any(Random random) {
         List<TubeType> types = Catalogue.shipped().types().stream()
-                .filter(t -> !t.designation().equals("KT90"))
+                // Without plate volts or watts there is nothing to advise; KT90 lacks its screen limits.
+                .filter(t -> !t.designation().equals("KT90")
+                        && t.strictest().flatMap(Ratings::plateVolts).isPresent())
                 .toList();
         TubeType type = types.get(random.nextInt(types.size()));
         Ratings strict = type.strictest().orElseThrow();

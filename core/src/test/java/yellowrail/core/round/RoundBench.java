@@ -9,14 +9,19 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.provider.Arguments;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.amp.sensing.SharedResistor;
@@ -45,23 +50,13 @@ abstract class RoundBench {
     static AmpDescription amp(List<SenseGroup> groups) {
         return new AmpDescription(
                 "Harrier 120",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                BiasScheme.FIXED_TRACKING,
-                ControlLayout.PER_TUBE,
-                QUAD,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, QUAD, Optional.empty()),
+                new Bias(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE),
                 groups,
-                Optional.empty(),
-                Optional.of(60.0),
-                Mains.around(230, Optional.empty()),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "",
-                "middle",
-                "",
-                Optional.empty());
+                new Supply(Mains.around(230, Optional.empty()), List.of(), Optional.of(60.0), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging("middle", Optional.empty(), "", ""),
+                "");
     }
 
     static final AmpDescription OWN = amp(QUAD.stream()

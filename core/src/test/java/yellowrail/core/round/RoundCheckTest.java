@@ -10,14 +10,19 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.idle.Verdict;
@@ -82,23 +87,18 @@ class RoundCheckTest extends RoundBench {
         TubeType small = ((Lookup.Found) Catalogue.shipped().find("6V6GT")).type();
         AmpDescription picked = new AmpDescription(
                 "Crake 12",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                BiasScheme.FIXED_TRACKING,
-                ControlLayout.LEVEL,
-                List.of(new Socket("V1", 1, Side.A, "6V6GT")),
+                new StageLayout(
+                        Topology.PUSH_PULL,
+                        Connection.PENTODE,
+                        0,
+                        List.of(new Socket("V1", 1, Side.A, "6V6GT")),
+                        Optional.empty()),
+                new Bias(BiasScheme.FIXED_TRACKING, ControlLayout.LEVEL),
                 List.of(new SenseGroup("V1", List.of("V1"), new OwnResistor(SenseResistor.marked(10, 1)))),
-                Optional.empty(),
-                Optional.empty(),
-                Mains.around(230, Optional.empty()),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "250 mV",
-                Target.MakersFigure.NAME,
-                "DESIGN_MAXIMUM",
-                Optional.empty());
+                new Supply(Mains.around(230, Optional.empty()), List.of(), Optional.empty(), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging(Target.MakersFigure.NAME, Optional.empty(), "DESIGN_MAXIMUM", "250 mV"),
+                "");
         RoundReadings readings =
                 readings(Map.of("V1", volts(0.252)), Map.of(), Map.of("V1", volts(310)), Optional.empty());
         RoundAnswer answer = RoundCheck.check(

@@ -9,15 +9,20 @@ import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Socket.Side;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.CathodeResistor;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
@@ -120,23 +125,20 @@ final class Bench {
                         .toList();
         return new AmpDescription(
                 "Bench-1",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                bias,
-                layout,
-                sockets,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                new Bias(bias, layout),
                 groups,
-                Optional.empty(),
-                Optional.empty(),
-                new Mains(Optional.empty(), 230, 220, 240),
-                nodes,
-                new Transformers(Optional.empty(), heaterVolts, Optional.empty(), Optional.empty()),
-                "plug in a lead, else muted",
-                "",
-                "story",
-                "",
-                Optional.empty());
+                new Supply(
+                        new Mains(Optional.empty(), 230, 220, 240),
+                        nodes,
+                        Optional.empty(),
+                        new Windings(
+                                new Windings.Heater(heaterVolts, Optional.empty()),
+                                new Windings.HighTension(Optional.empty()),
+                                new Windings.BiasSupply(Optional.empty()))),
+                new OutputTransformer(Optional.empty()),
+                new Judging("story", Optional.empty(), "", ""),
+                "plug in a lead, else muted");
     }
 
     static Bench pair(Purpose purpose) {

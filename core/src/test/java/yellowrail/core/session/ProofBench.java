@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.StageLayout;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.Quantity;
@@ -147,25 +148,7 @@ abstract class ProofBench {
     /** A tube with a design-maximum rating where the mains goes up to 253 V. */
     static Bench maximum(BiasScheme bias) {
         var a = Bench.amp(bias, ControlLayout.PER_TUBE, 2, false);
-        Bench bench = with(new yellowrail.core.amp.AmpDescription(
-                a.name(),
-                a.topology(),
-                a.connection(),
-                a.tap(),
-                a.bias(),
-                a.controls(),
-                a.sockets(),
-                a.groups(),
-                a.screenOhms(),
-                a.chokeOhms(),
-                new yellowrail.core.amp.Mains(Optional.empty(), 230, 220, 253),
-                a.nodes(),
-                a.transformers(),
-                a.quirks(),
-                a.makersFigure(),
-                a.target(),
-                a.judgeBy(),
-                a.ceiling()));
+        Bench bench = with(a.fed(a.supply().at(new yellowrail.core.amp.Mains(Optional.empty(), 230, 220, 253))));
         bench.standards = new JudgingBasis(
                 Map.of("X19", Bench.x19(RatingSystem.DESIGN_MAXIMUM, Optional.of(4.0))),
                 List.of(Bench.STORY),
@@ -175,24 +158,12 @@ abstract class ProofBench {
 
     static yellowrail.core.amp.AmpDescription connected(Connection connection) {
         var a = Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE, 2, false);
-        return new yellowrail.core.amp.AmpDescription(
-                a.name(),
-                a.topology(),
+        StageLayout stage = a.stage();
+        return a.wired(new StageLayout(
+                stage.topology(),
                 connection,
                 connection == Connection.TRIODE ? 1 : 0,
-                a.bias(),
-                a.controls(),
-                a.sockets(),
-                a.groups(),
-                a.screenOhms(),
-                a.chokeOhms(),
-                a.mains(),
-                a.nodes(),
-                a.transformers(),
-                a.quirks(),
-                a.makersFigure(),
-                a.target(),
-                a.judgeBy(),
-                a.ceiling());
+                stage.sockets(),
+                stage.screenOhms()));
     }
 }

@@ -11,13 +11,18 @@ import java.util.stream.IntStream;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.StageLayout;
+import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Transformers;
+import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.reading.Meter;
@@ -134,26 +139,16 @@ final class SimulatedTurns {
                 .toList();
         return new AmpDescription(
                 "Simulated",
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                held ? BiasScheme.FIXED_CONSTANT : BiasScheme.FIXED_TRACKING,
-                layout,
-                sockets,
+                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
+                new Bias(held ? BiasScheme.FIXED_CONSTANT : BiasScheme.FIXED_TRACKING, layout),
                 sockets.stream()
                         .map(s -> new SenseGroup(
                                 s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(10, 1))))
                         .toList(),
-                Optional.empty(),
-                Optional.empty(),
-                new Mains(Optional.empty(), MAINS, 218, 236),
-                List.of(),
-                Transformers.unknown(),
-                "",
-                "",
-                "middle",
-                "",
-                Optional.empty());
+                new Supply(new Mains(Optional.empty(), MAINS, 218, 236), List.of(), Optional.empty(), Windings.UNKNOWN),
+                OutputTransformer.UNKNOWN,
+                new Judging("middle", Optional.empty(), "", ""),
+                "");
     }
 
     private void apply(Event event) {

@@ -14,7 +14,7 @@ public record BiasTold(BiasScheme bias) implements Event {
 
     @Override
     public Optional<String> refusal(Rules rules) {
-        BiasScheme described = rules.session().plan().amp().bias();
+        BiasScheme described = rules.session().plan().amp().bias().scheme();
         if (described != BiasScheme.FIXED_UNKNOWN) {
             return Optional.of(
                     "This amp's description says how it is biased: " + described.words() + ". Correct it there.");

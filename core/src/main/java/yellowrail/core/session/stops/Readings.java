@@ -90,11 +90,19 @@ final class Readings {
         }
         List<Wanted> supply = new ArrayList<>();
         supply.add(ofAmp(Quantity.MAINS, "Mains"));
-        if (whole && amp.chokeOhms().isPresent() && session.access().handsIn()) {
+        if (whole && amp.supply().chokeOhms().isPresent() && session.access().handsIn()) {
             supply.add(ofAmp(Quantity.CHOKE, "Drop over the choke"));
         }
         groups.add(new ReadingGroup("The amp", "", 0, supply));
         return groups;
+    }
+
+    /** A triode's screen cannot be read. */
+    private static boolean hasScreen(Look look, String name) {
+        return look.session().plan().amp().sockets().stream()
+                .filter(s -> s.name().equals(name))
+                .map(s -> look.types().get(s.tubeType()))
+                .allMatch(type -> type == null || type.hasScreen());
     }
 
     /** The first socket of a channel whose plate volts alone would pass what the screens may have. */
@@ -154,19 +162,21 @@ final class Readings {
         Session session = look.session();
         AmpDescription amp = session.plan().amp();
         for (String socket : group.sockets()) {
-            if (!amp.bias().fixed() && !group.method().tellsCathodeVolts()) {
+            if (!amp.bias().scheme().fixed() && !group.method().tellsCathodeVolts()) {
                 wanted.add(of(Quantity.CATHODE, socket, "Cathode " + socket));
             }
-            if (amp.screenOhms().isPresent()) {
-                wanted.add(optional(session, Quantity.SCREEN_DROP, socket, "Screen drop " + socket));
+            if (hasScreen(look, socket)) {
+                if (amp.stage().screenOhms().isPresent()) {
+                    wanted.add(optional(session, Quantity.SCREEN_DROP, socket, "Screen drop " + socket));
+                }
+                wanted.add(of(Quantity.SCREEN, socket, "Screen " + socket)
+                        .foldedUnless(used(session, Quantity.SCREEN) || screenTells(look, socket)));
             }
-            wanted.add(of(Quantity.SCREEN, socket, "Screen " + socket)
-                    .foldedUnless(used(session, Quantity.SCREEN) || screenTells(look, socket)));
-            if (amp.bias().fixed()) {
+            if (amp.bias().scheme().fixed()) {
                 wanted.add(optional(session, Quantity.GRID, socket, "Grid " + socket));
             }
         }
-        if (!amp.bias().fixed()) {
+        if (!amp.bias().scheme().fixed()) {
             wanted.add(optional(session, Quantity.DRIVEN_CATHODE, group.name(), "Cathode volts at full drive"));
         }
     }

@@ -41,7 +41,7 @@ public final class TubesOut extends Stop {
     public boolean belongs(Session session) {
         Purpose purpose = session.plan().purpose();
         boolean asked = purpose == Purpose.FAULT
-                || purpose == Purpose.NEW_TUBES && session.plan().amp().bias() != BiasScheme.CATHODE;
+                || purpose == Purpose.NEW_TUBES && session.plan().amp().bias().scheme() != BiasScheme.CATHODE;
         return asked && session.access().handsIn();
     }
 

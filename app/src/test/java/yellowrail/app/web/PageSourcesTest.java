@@ -1,0 +1,36 @@
+package yellowrail.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Templates, styles and scripts are laid out for reading. */
+class PageSourcesTest {
+    private static final Path RESOURCES = Path.of("src/main/resources");
+    private static final int COLUMNS = 140;
+
+    static Stream<Path> sources() throws IOException {
+        List<Path> sources = new ArrayList<>();
+        for (String folder : List.of("templates", "static/css", "static/js")) {
+            try (Stream<Path> files = Files.walk(RESOURCES.resolve(folder))) {
+                files.filter(Files::isRegularFile).forEach(sources::add);
+            }
+        }
+        return sources.stream();
+    }
+
+    @ParameterizedTest
+    @MethodSource("sources")
+    void hasNoLineOver140Columns(Path source) throws IOException {
+        assertThat(Files.readAllLines(source).stream().filter(l -> l.length() > COLUMNS))
+                .as(source.toString())
+                .isEmpty();
+    }
+}
