@@ -79,34 +79,58 @@ export function operatingChart(p, read) {
     .attr('text-anchor', 'end')
     .text('plate current, mA');
   document.getElementById('legend').textContent = [
-    `Model: thin, the curves at ${Math.round(c.screenVolts)} V on the screens; thick, the path of one tube at full drive`,
+    `Model: thin, the curves ${screens(c)}; thick, the path of one tube at full drive`,
     c.composite.length ? '; long dashes, the other tube mirrored; dots, both together' : '',
     `; red dashes, ${p.ratedWatts} W. `,
     p.idleBand === null
       ? 'How far the idle point is off is not known at these volts.'
       : `The whisker at the idle point: the model's ± ${(100 * p.idleBand).toPrecision(2)} % at this bias.`,
+    selfBiased(c)
+      ? ` The idle point lies off the path: full drive raises the cathode from ${c.idleCathodeVolts.toFixed(1)} V to ` +
+        `${c.drivenCathodeVolts.toFixed(1)} V, so that the stage plays about a colder point than it rests at.`
+      : '',
     read.length ? " Measured: crosses with the meter's whiskers." : '',
   ].join('');
   reader(svg, c, x, y);
 }
 
+// At which screen volts the curves hold.
+function screens(c) {
+  const rest = `${Math.round(c.screenVolts)} V`;
+  if (c.follows === 0) return `at ${rest} on the screens`;
+  if (c.follows === 1) return `with the screens at the plates`;
+  return `with the screens following ${Math.round(100 * c.follows)} % of the plate's swing, ${rest} at rest`;
+}
+
+// Full drive moves the cathode of a tube that biases itself.
+function selfBiased(c) {
+  return Math.abs(c.drivenCathodeVolts - c.idleCathodeVolts) > 0.05;
+}
+
 function plateCurves(svg, inside, c, x, y, box, line) {
-  let last = -Infinity;
+  const taken = [];
   c.curves.forEach((curve) => {
     inside.append('path').attr('class', 'curve').attr('d', line(curve.points));
     const end = curve.points.filter((d) => 1000 * d.amperes <= y.domain()[1]).pop();
     if (!end) return;
-    const place = Math.max(box.top + 10, y(1000 * end.amperes) - 4);
-    // Names that would stand on each other are left out, the outermost first.
-    if (place - last < 11 && x(end.volts) > box.right - 60) return;
-    last = place;
+    const text = curve.grid === 0 ? '0 V' : `−${Math.abs(curve.grid)} V`;
+    const place = { x: Math.min(box.right - 3, x(end.volts)), y: Math.max(box.top + 10, y(1000 * end.amperes) - 4) };
+    const width = 7 * text.length + 4;
+    // Where curves leave through the top their names stand below one another, each on its own curve.
+    const free = (at) => taken.every((t) => Math.abs(t.y - at.y) >= 12 || at.x - width >= t.x || at.x <= t.x - t.width);
+    const along = curve.points.filter((d) => 1000 * d.amperes <= y.domain()[1]).reverse();
+    const at = [place, ...along.map((d) => ({ x: x(d.volts) - 2, y: y(1000 * d.amperes) + 4 }))].find(
+      (at) => at.x - width > box.left && at.y > box.top + 8 && free(at),
+    );
+    if (!at) return;
+    taken.push({ ...at, width });
     svg
       .append('text')
       .attr('class', 'grid-name')
-      .attr('x', Math.min(box.right - 3, x(end.volts)))
-      .attr('y', place)
+      .attr('x', at.x)
+      .attr('y', at.y)
       .attr('text-anchor', 'end')
-      .text(curve.grid === 0 ? '0 V' : `−${Math.abs(curve.grid)} V`);
+      .text(text);
   });
 }
 

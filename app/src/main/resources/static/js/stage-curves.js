@@ -1,4 +1,4 @@
-// Small charts of one or several lines; every line has its name at its end.
+// Small charts of one or several lines; every line bears its name.
 const d3 = window.d3;
 const letters = ['now', 'A', 'B'];
 
@@ -97,10 +97,10 @@ export function plot(id, lines, o) {
   );
   names(
     svg,
-    drawn.map((l) => {
-      const end = l.points[l.points.length - 1];
-      return { name: l.name, x: x(end[0]) - 3, y: (l.right ? right : left)(end[1]) };
-    }),
+    drawn.map((l) => ({
+      name: l.name,
+      points: l.points.map((d) => [x(d[0]), (l.right ? right : left)(d[1])]),
+    })),
     box,
   );
   (o.dots || []).forEach((d) => {
@@ -119,23 +119,49 @@ export function plot(id, lines, o) {
       .text('× measured');
 }
 
-// Names at the ends of lines, from the top down, so that none stands on another and their order is the lines'.
-function names(svg, ends, box) {
-  let last = box.top - 13;
-  ends
-    .sort((a, b) => a.y - b.y)
-    .forEach((end) => {
-      const above = end.y - 6;
-      const place = Math.max(last + 13, above < box.top + 9 ? end.y + 14 : above);
-      last = place;
-      svg
-        .append('text')
-        .attr('class', 'name')
-        .attr('x', end.x)
-        .attr('y', place)
-        .attr('text-anchor', 'end')
-        .text(end.name);
-    });
+// How high a drawn line runs at a place; nothing beyond its ends.
+function heightAt(points, px) {
+  const i = points.findIndex((d) => d[0] >= px);
+  if (i < 0 || points[0][0] > px) return null;
+  if (i === 0) return points[0][1];
+  const [a, b] = [points[i - 1], points[i]];
+  return a[1] + ((b[1] - a[1]) * (px - a[0])) / (b[0] - a[0] || 1);
+}
+
+// Each name stands on its own line, where it is furthest from the other lines and from the names already there.
+function names(svg, lines, box) {
+  const taken = [];
+  lines.forEach((line) => {
+    const width = 6.4 * line.name.length + 6;
+    const [from, to] = [line.points[0][0], line.points[line.points.length - 1][0]];
+    let best = null;
+    for (let px = to; px - width >= Math.max(from, box.left); px -= 8) {
+      for (const above of [true, false]) {
+        const heights = [px, px - width / 2, px - width].map((at) => heightAt(line.points, at));
+        const py = above ? Math.min(...heights) - 5 : Math.max(...heights) + 13;
+        if (py < box.top + 8 || py > box.bottom - 3) continue;
+        const others = lines
+          .filter((l) => l !== line)
+          .flatMap((l) => [px, px - width / 2, px - width].map((at) => heightAt(l.points, at)))
+          .filter((h) => h !== null)
+          .map((h) => Math.abs(h - (py - 4)));
+        const written = taken.map((t) =>
+          px - width > t.x || px < t.x - t.width ? Infinity : Math.abs(t.y - py) - 4,
+        );
+        const room = Math.min(40, ...others, ...written) - 0.01 * (to - px);
+        if (!best || room > best.room) best = { x: px, y: py, room };
+      }
+    }
+    if (!best) return;
+    taken.push({ ...best, width });
+    svg
+      .append('text')
+      .attr('class', 'name')
+      .attr('x', best.x)
+      .attr('y', best.y)
+      .attr('text-anchor', 'end')
+      .text(line.name);
+  });
 }
 
 export function heat(settings) {

@@ -1,6 +1,6 @@
 // Tiles and limits: elements stay, so that an opened formula stays open while a slider moves.
-const marks = { over: '▲', near: '◇', unknown: '?', open: '' };
-const words = { over: 'over ', near: 'not told apart ', unknown: 'not known ', open: '' };
+const marks = { over: '▲', near: '◇', unknown: '?', unpublished: '', open: '' };
+const words = { over: 'over ', near: 'too close to call ', unknown: 'not known ', unpublished: '', open: '' };
 
 function part(parent, tag, css, text) {
   const element = document.createElement(tag);

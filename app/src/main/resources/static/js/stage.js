@@ -5,6 +5,9 @@ import { Sweeps } from './stage-sweeps.js';
 import { tiles, limits, statements } from './stage-tiles.js';
 
 const form = document.getElementById('stage');
+// On a phone only the chart and the figures lie open; the rest is one tap away.
+if (window.matchMedia('(max-width: 700px)').matches)
+  document.querySelectorAll('details.fold').forEach((fold) => fold.removeAttribute('open'));
 const by = (id) => document.getElementById(id);
 const points = JSON.parse(form.dataset.points || '[]');
 const sweeps = new Sweeps();

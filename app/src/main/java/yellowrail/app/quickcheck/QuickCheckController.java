@@ -66,6 +66,9 @@ class QuickCheckController {
         model.addAttribute("noScreen", read.asksNothingOfScreens());
         model.addAttribute("sensing", SensingFields.ofCheck());
         model.addAttribute("view", CheckView.of(read, answer, anything));
+        if (!anything) {
+            model.addAttribute("example", WorkedExample.of(catalogue, windows));
+        }
         model.addAttribute("lines", lines(read, anything, request));
         model.addAttribute(
                 "remarks",

@@ -9,7 +9,7 @@ import yellowrail.core.stage.AgainstRating;
  * A computed figure against its rating.
  *
  * @param rating as published, or why there is none
- * @param tone over, near (the rating lies inside the band), unknown or open
+ * @param tone over, near (the rating lies inside the band), unknown, unpublished or open
  * @param formula how the figure is worked out, with this stage's numbers
  */
 public record Limit(String name, String figure, String rating, String tone, String formula) {
@@ -20,7 +20,7 @@ public record Limit(String name, String figure, String rating, String tone, Stri
     static Limit of(String name, double value, Unit unit, double rating, double band, String formula) {
         String figure = Show.si(value, unit, 3);
         if (Double.isNaN(rating)) {
-            return new Limit(name, figure, "not published", "unknown", formula);
+            return new Limit(name, figure, "no published limit", "unpublished", formula);
         }
         String tone = tone(value, rating, band);
         String percent = Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3);

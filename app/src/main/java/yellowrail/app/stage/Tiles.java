@@ -149,7 +149,7 @@ final class Tiles {
         return new Tile(
                 "Hottest screen",
                 watts(value),
-                (known ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", " : "limit not published, ")
+                (known ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", " : "no published limit, ")
                         + where(at)
                         + (known ? near(value, limit, bands.screen()) : ""),
                 Limit.tone(value, limit, bands.screen()),
@@ -164,8 +164,8 @@ final class Tiles {
         return new Tile(
                 "Peak plate volts",
                 Show.si(sweep.plateMost(), Unit.VOLT, 3),
-                "to chassis, into this load; a peak limit is not published",
-                "unknown",
+                "to chassis, into this load; no published limit of the peak",
+                "unpublished",
                 "B+ " + Show.si(full.supplyVolts(), Unit.VOLT, 3) + " at full drive and the swing above it, "
                         + Show.si(sweep.plateMost() - full.supplyVolts(), Unit.VOLT, 3)
                         + "; largest plate current " + Show.si(sweep.plateAmperes(), Unit.AMPERE, 3),

@@ -139,7 +139,7 @@ class StageAnswersIT extends AppIT {
         JsonNode p = picture(query);
         assertThat(p.get("trouble").asString()).isEmpty();
         assertThat(p.get("tiles").valueStream().map(t -> t.get("tone").asString()))
-                .isSubsetOf("over", "near", "unknown", "open");
+                .isSubsetOf("over", "near", "unknown", "unpublished", "open");
         assertThat(p.get("tiles").valueStream().map(t -> t.get("formula").asString()))
                 .allMatch(f -> f.matches("(?s).*\\d.*"));
         assertThat(p.get("limits")
@@ -147,7 +147,7 @@ class StageAnswersIT extends AppIT {
                         .filter(l -> l.get("name").asString().contains("peak"))
                         .map(l -> l.get("rating").asString()))
                 .hasSize(2)
-                .allMatch(r -> r.equals("not published"));
+                .allMatch(r -> r.equals("no published limit"));
         assertThat(p.toString()).doesNotContain("NaN");
     }
 
@@ -184,7 +184,7 @@ class StageAnswersIT extends AppIT {
         // DC volts against a DC rating; the peak is more than twice that and is no violation.
         JsonNode limits = picture("supply=520").get("limits");
         assertThat(limits.get(0).get("tone").asString()).isEqualTo("over");
-        assertThat(limits.get(8).get("tone").asString()).isEqualTo("unknown");
+        assertThat(limits.get(8).get("tone").asString()).isEqualTo("unpublished");
     }
 
     private static JsonNode tile(JsonNode picture, String name) {
@@ -201,7 +201,7 @@ class StageAnswersIT extends AppIT {
             JsonNode statements = picture(query).get("statements");
             assertThat(statements).hasSize(2);
             assertThat(statements.valueStream().map(l -> l.get("tone").asString()))
-                    .isSubsetOf("over", "warm", "unknown", "open");
+                    .isSubsetOf("over", "warm", "unknown", "unpublished", "open");
         }
         assertThat(picture("supply=430&idle=60")
                         .get("statements")

@@ -7,8 +7,11 @@ import yellowrail.core.tube.TubeModel;
 /**
  * One tube's plate curves and what it goes through at full drive. Volts from the cathode, amperes.
  *
- * @param screenVolts screen to cathode, at which the curves hold, V
- * @param curves plate curves from zero grid volts down
+ * @param screenVolts screen to cathode with the plate at rest, V
+ * @param follows which share of the plate's swing the screens follow: 0 pentode, the tap, 1 triode; so do the curves
+ * @param idleCathodeVolts cathode to chassis at idle, V; zero with fixed bias
+ * @param drivenCathodeVolts the same at full drive, V
+ * @param curves plate curves of this connection from zero grid volts down
  * @param idle the idle point
  * @param path one cycle at full drive
  * @param mirrored the other tube's cycle, its volts counted down from twice the idle volts and its current downward;
@@ -17,6 +20,9 @@ import yellowrail.core.tube.TubeModel;
  */
 public record OperatingChart(
         double screenVolts,
+        double follows,
+        double idleCathodeVolts,
+        double drivenCathodeVolts,
         List<Curve> curves,
         Point idle,
         List<Point> path,
@@ -58,13 +64,24 @@ public record OperatingChart(
             }
         }
         double bias = (stage.biasing().gridA() + tube.gridOffset()) - idleCathode;
+        Screen follows = new Screen(screen, full.supplyVolts() - cathode, stage.screenTap());
         return new OperatingChart(
                 screen,
-                curves(tube, screen, bias, 1.15 * sweep.plateMost()),
+                stage.screenTap(),
+                idleCathode,
+                cathode,
+                curves(tube, follows, bias, 1.15 * sweep.plateMost()),
                 new Point(idleVolts, idle.tubes().get(0).plateAmperes()),
                 path,
                 mirrored,
                 composite);
+    }
+
+    /** Screen volts over plate volts: those at rest, and the tap's share of what the plate is away from rest. */
+    private record Screen(double atRest, double plateAtRest, double follows) {
+        double volts(double plate) {
+            return Math.max(0, atRest + follows * (plate - plateAtRest));
+        }
     }
 
     private static int firstOf(Stage stage, int side) {
@@ -80,7 +97,7 @@ public record OperatingChart(
         return path.stream().map(p -> new Point(p[0], p[1])).toList();
     }
 
-    private static List<Curve> curves(StageTube tube, double screen, double bias, double most) {
+    private static List<Curve> curves(StageTube tube, Screen screen, double bias, double most) {
         TubeModel model = tube.model();
         double lowest = Math.min(-1, 1.2 * bias);
         double step = nice(-lowest / (CURVES - 1));
@@ -91,7 +108,7 @@ public record OperatingChart(
             for (int i = 0; i <= POINTS; i++) {
                 // Closer together at the knee.
                 double volts = most * Math.pow(i / (double) POINTS, 1.8);
-                points.add(new Point(volts, tube.scale() * model.plateAmperes(volts, screen, grid)));
+                points.add(new Point(volts, tube.scale() * model.plateAmperes(volts, screen.volts(volts), grid)));
             }
             curves.add(new Curve(grid, points));
         }

@@ -83,8 +83,7 @@ class TableTest {
                 .isCloseTo(percent, org.assertj.core.data.Offset.offset(1.0));
         assertThat(answer.verdict().now().place() == Verdict.Place.ABOVE_RATING)
                 .isEqualTo(place == Verdict.Place.ABOVE_RATING);
-        assertThat(answer.verdict().toString() + answer.missing())
-                .doesNotContainIgnoringCase("screen");
+        assertThat(answer.verdict().toString() + answer.missing()).doesNotContainIgnoringCase("screen");
     }
 
     @ParameterizedTest
