@@ -17,6 +17,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpForms;
@@ -36,6 +38,18 @@ import yellowrail.core.tube.Catalogue;
 @AutoConfigureMockMvc
 @Import(AppIT.Time.class)
 public abstract class AppIT {
+    /** Which of the runs side by side this is, from 1. */
+    public static final int FORK = Integer.getInteger("fork", 1);
+
+    /** Each of the runs side by side has a database of its own. */
+    @DynamicPropertySource
+    static void ownDatabase(DynamicPropertyRegistry registry) {
+        String url = System.getenv("YR_DB_URL");
+        if (FORK > 1 && url != null) {
+            registry.add("spring.datasource.url", () -> url + "_" + FORK);
+        }
+    }
+
     /** A clock that tests can move on, so that a soak of half an hour takes no time. */
     public static final class MovableClock extends Clock {
         private volatile Duration ahead = Duration.ZERO;

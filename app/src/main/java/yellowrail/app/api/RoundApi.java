@@ -2,6 +2,7 @@ package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
@@ -40,8 +41,10 @@ class RoundApi {
     private final AmpStore amps;
     private final SettingStore settings;
     private final Targets targets;
+    private final Clock clock;
 
-    RoundApi(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets) {
+    RoundApi(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets, Clock clock) {
+        this.clock = clock;
         this.rounds = rounds;
         this.amps = amps;
         this.settings = settings;
@@ -208,7 +211,8 @@ class RoundApi {
     RoundResult keep(@PathVariable UUID ampId, @RequestBody RoundForm form) {
         UUID id = id(form.id());
         Amp amp = form.ampVersion() == null ? amps.amp(ampId) : amps.amp(ampId, form.ampVersion());
-        RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
+        RoundReader.Read read =
+                RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now(clock));
         rounds.ask(amp, read, form.confirmedPoints());
         ApiRefused.unlessClear(read.complaints());
         String note = form.note() == null ? "" : form.note();

@@ -1,6 +1,8 @@
 package yellowrail.app.bench;
 
+import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.HashMap;
 import java.util.List;
@@ -45,12 +47,14 @@ class HomeView {
     private final AmpStore amps;
     private final RoundStore rounds;
     private final Targets targets;
+    private final Clock clock;
 
-    HomeView(SessionStore sessions, AmpStore amps, RoundStore rounds, Targets targets) {
+    HomeView(SessionStore sessions, AmpStore amps, RoundStore rounds, Targets targets, Clock clock) {
         this.sessions = sessions;
         this.amps = amps;
         this.rounds = rounds;
         this.targets = targets;
+        this.clock = clock;
     }
 
     Home now() {
@@ -60,7 +64,7 @@ class HomeView {
         amps.all().forEach(a -> byId.put(a.id(), a));
         Map<UUID, IssuedRow> issued = new HashMap<>();
         sessions.newestIssued().forEach(i -> issued.put(i.ampId(), i));
-        LocalDate today = LocalDate.now();
+        LocalDate today = LocalDate.now(clock.withZone(ZoneId.systemDefault()));
         List<Due> due = issued.values().stream()
                 .sorted((a, b) -> a.recheckOn().compareTo(b.recheckOn()))
                 .filter(i -> byId.containsKey(i.ampId()))

@@ -4,6 +4,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.web.server.servlet.CookieSameSiteSupplier;
 import org.springframework.context.annotation.Bean;
@@ -25,11 +26,13 @@ class NetworkSecurity implements SecurityPart {
 
     private final Passphrase passphrase;
     private final RememberedDevices devices;
+    private final Clock clock;
     private final SignInThrottle throttle = new SignInThrottle();
 
-    NetworkSecurity(Passphrase passphrase, RememberedDevices devices) {
+    NetworkSecurity(Passphrase passphrase, RememberedDevices devices, Clock clock) {
         this.passphrase = passphrase;
         this.devices = devices;
+        this.clock = clock;
     }
 
     @Bean
@@ -53,7 +56,7 @@ class NetworkSecurity implements SecurityPart {
                 .rememberMe(r -> r.rememberMeServices(devices).key(devices.getKey()))
                 .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl(SIGN_IN).deleteCookies(SESSION_COOKIE))
                 .addFilterBefore(new CurrentKey(passphrase), RememberMeAuthenticationFilter.class)
-                .addFilterBefore(new ThrottledSignIn(throttle), UsernamePasswordAuthenticationFilter.class)
+                .addFilterBefore(new ThrottledSignIn(throttle, clock), UsernamePasswordAuthenticationFilter.class)
                 .exceptionHandling(e -> e.authenticationEntryPoint(
                         (request, response, none) -> SignInPage.show(request, response, 401, "")));
     }

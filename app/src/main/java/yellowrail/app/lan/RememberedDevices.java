@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.Base64;
@@ -34,11 +35,13 @@ class RememberedDevices extends AbstractRememberMeServices {
 
     private final Passphrase passphrase;
     private final LanMapper mapper;
+    private final Clock clock;
 
-    RememberedDevices(Passphrase passphrase, LanMapper mapper) {
+    RememberedDevices(Passphrase passphrase, LanMapper mapper, Clock clock) {
         super(UUID.randomUUID().toString(), passphrase);
         this.passphrase = passphrase;
         this.mapper = mapper;
+        this.clock = clock;
         setAlwaysRemember(true);
         setCookieName(COOKIE);
         setTokenValiditySeconds((int) LIFE.toSeconds());
@@ -53,7 +56,7 @@ class RememberedDevices extends AbstractRememberMeServices {
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
         UUID series = UUID.randomUUID();
         mapper.keepDevice(
-                series, hash(token), name(request), OffsetDateTime.now().plus(LIFE));
+                series, hash(token), name(request), OffsetDateTime.now(clock).plus(LIFE));
         setCookie(new String[] {series.toString(), token}, (int) LIFE.toSeconds(), request, response);
     }
 

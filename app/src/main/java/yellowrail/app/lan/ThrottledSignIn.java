@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -12,8 +13,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /** Makes whoever sent wrong passphrases wait before the next one is looked at. */
 class ThrottledSignIn extends OncePerRequestFilter {
     private final SignInThrottle throttle;
+    private final Clock clock;
 
-    ThrottledSignIn(SignInThrottle throttle) {
+    ThrottledSignIn(SignInThrottle throttle, Clock clock) {
+        this.clock = clock;
         this.throttle = throttle;
     }
 
@@ -25,7 +28,7 @@ class ThrottledSignIn extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        Instant now = Instant.now();
+        Instant now = clock.instant();
         Duration left = throttle.left(request.getRemoteAddr(), now);
         if (left.isZero()) {
             // Counted before it is looked at, so that many at once gain nothing.

@@ -2,6 +2,7 @@ package yellowrail.app.quickcheck;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -32,9 +33,16 @@ class KeepController {
     private final TubeStore tubes;
     private final SettingStore settings;
     private final TransactionTemplate together;
+    private final Clock clock;
 
     KeepController(
-            AmpStore amps, RoundStore rounds, TubeStore tubes, SettingStore settings, TransactionTemplate together) {
+            AmpStore amps,
+            RoundStore rounds,
+            TubeStore tubes,
+            SettingStore settings,
+            TransactionTemplate together,
+            Clock clock) {
+        this.clock = clock;
         this.amps = amps;
         this.rounds = rounds;
         this.tubes = tubes;
@@ -60,7 +68,7 @@ class KeepController {
         Optional<AmpDescription> described = kept.amp(ampName);
         if (described.isPresent()) {
             RoundState state = kept.state();
-            OffsetDateTime now = OffsetDateTime.now();
+            OffsetDateTime now = OffsetDateTime.now(clock);
             List<Reading> readings = kept.readings(roundId, described.get(), now);
             if (readings.isEmpty()) {
                 complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");

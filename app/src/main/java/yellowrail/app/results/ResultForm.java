@@ -1,5 +1,6 @@
 package yellowrail.app.results;
 
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
@@ -78,7 +79,8 @@ record ResultForm(UUID id, String supersedes, Map<String, String> factors, Strin
         return new BenchResult(id, ampId, takenAt, factors, read, note, corrects);
     }
 
-    static OffsetDateTime now() {
-        return OffsetDateTime.now(ZoneId.systemDefault());
+    /** Now, as the builder's own clock shows it. */
+    static OffsetDateTime now(Clock clock) {
+        return OffsetDateTime.now(clock.withZone(ZoneId.systemDefault()));
     }
 }

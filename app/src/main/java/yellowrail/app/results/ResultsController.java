@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -36,8 +37,10 @@ import yellowrail.core.reading.Show;
 class ResultsController {
     private final AmpStore amps;
     private final ResultStore results;
+    private final Clock clock;
 
-    ResultsController(AmpStore amps, ResultStore results) {
+    ResultsController(AmpStore amps, ResultStore results, Clock clock) {
+        this.clock = clock;
         this.amps = amps;
         this.results = results;
     }
@@ -79,7 +82,9 @@ class ResultsController {
         FieldErrors complaints = new FieldErrors();
         BenchResult result = form.read(
                 ampId,
-                supersedes == null ? ResultForm.now() : ofAmp(supersedes, ampId).takenAt(),
+                supersedes == null
+                        ? ResultForm.now(clock)
+                        : ofAmp(supersedes, ampId).takenAt(),
                 supersedes,
                 complaints);
         if (complaints.any()) {

@@ -4,6 +4,7 @@ import static yellowrail.app.forms.CheckForm.or;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,8 +44,11 @@ class RoundController {
     private final SettingStore settings;
     private final TubeStore tubes;
     private final Targets targets;
+    private final Clock clock;
 
-    RoundController(RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets, TubeStore tubes) {
+    RoundController(
+            RoundStore rounds, AmpStore amps, SettingStore settings, Targets targets, TubeStore tubes, Clock clock) {
+        this.clock = clock;
         this.rounds = rounds;
         this.amps = amps;
         this.settings = settings;
@@ -68,7 +72,8 @@ class RoundController {
             HttpServletResponse response) {
         Amp amp = amps.amp(ampId, ampVersion);
         RoundForm form = typed(request);
-        RoundReader.Read read = RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now());
+        RoundReader.Read read =
+                RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now(clock));
         rounds.ask(amp, read, form.confirmedPoints());
         if (read.complaints().any()) {
             response.setStatus(read.complaints().refused() ? 422 : 409);
