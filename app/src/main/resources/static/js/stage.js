@@ -171,7 +171,7 @@ function kept(settings) {
       const drop = document.createElement('button');
       drop.type = 'button';
       drop.className = 'link';
-      drop.textContent = 'Take it away';
+      drop.textContent = 'Remove';
       drop.setAttribute('aria-label', `Take setting ${'AB'[i]} away`);
       drop.addEventListener('click', () => {
         form.querySelectorAll('input[name=keep]')[i].remove();

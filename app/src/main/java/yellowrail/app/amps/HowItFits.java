@@ -45,7 +45,7 @@ final class HowItFits {
                             + " only.");
         }
         if ("level".equals(form.text("controls")) && !shared && tubes > 1) {
-            sentences.add("One control moves all: unlike tubes stay unlike, and the hottest leads.");
+            sentences.add("One control moves all: unlike tubes stay unlike, so the hottest one decides where to stop.");
         }
         return sentences;
     }

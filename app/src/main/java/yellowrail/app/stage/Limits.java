@@ -83,7 +83,7 @@ public final class Limits {
     }
 
     private static String atIdle(Cycle idle) {
-        return "B+ " + shown(idle.supplyVolts()) + " − drop over the half primary − cathode "
+        return "B+ " + shown(idle.supplyVolts()) + " − drop across half of the primary winding − cathode "
                 + shown(idle.leastCathodeVolts());
     }
 

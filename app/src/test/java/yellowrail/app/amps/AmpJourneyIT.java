@@ -37,11 +37,11 @@ class AmpJourneyIT extends BrowserIT {
         assertThat(page.locator("body")).containsText("Plug in a lead");
         page.fill("[id='MAINS.']", "231");
         page.fill("[id='PLATE.V1']", "430 V");
-        page.fill("[id='CURRENT.channel 1']", "62.1 mV");
+        page.fill("[id='CURRENT.channel_1']", "62.1 mV");
         page.fill("[id='PLATE.V3']", "x");
         page.click("text=Keep this round");
         assertThat(page.locator("[id='say-PLATE.V3']")).containsText("no number");
-        assertThat(page.locator("[id='CURRENT.channel 1']")).hasValue("62.1 mV");
+        assertThat(page.locator("[id='CURRENT.channel_1']")).hasValue("62.1 mV");
         page.fill("[id='PLATE.V3']", "");
         page.click("text=Keep this round");
         assertThat(page.locator(".told")).containsText("nothing is overwritten");

@@ -127,7 +127,7 @@ class BenchFaultJourneyIT extends JourneyPage {
         double share = (421 - 25.0) * each * (1 - SHARE) / rated();
         double wanted = each * 0.90 / share;
         String fit = page.locator(".next").innerText();
-        assertThat(fit).contains("Fit another cathode resistor at V1");
+        assertThat(fit).contains("Change the cathode resistor at V1");
         double ohms =
                 Double.parseDouble(page.locator(".next .figure").innerText().replace(" Ω", ""));
         double constant = 25.0 / wanted;

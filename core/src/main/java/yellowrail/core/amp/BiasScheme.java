@@ -13,7 +13,7 @@ import yellowrail.core.reading.Band;
  */
 public enum BiasScheme {
     FIXED_TRACKING("fixed bias that follows the mains", new Band(2.3, 2.5, 2.6), new Band(1.4, 1.55, 1.6)),
-    FIXED_CONSTANT("fixed bias held constant", new Band(4.6, 5.8, 7.0), new Band(3, 4.5, 7)),
+    FIXED_CONSTANT("fixed bias from a regulated supply", new Band(4.6, 5.8, 7.0), new Band(3, 4.5, 7)),
     /** Either of the two above: an open question. */
     FIXED_UNKNOWN("fixed bias", new Band(2.3, 5.8, 7.0), new Band(1.4, 4.5, 7)),
     CATHODE("cathode bias", new Band(2.1, 2.1, 2.2), new Band(1.1, 1.15, 1.2)),

@@ -48,7 +48,7 @@ public record Plan(
     public static Optional<String> handsRefusal(double volts) {
         return volts >= 1 && volts <= 30
                 ? Optional.empty()
-                : Optional.of("Hands go in at 1 to 30 V or less, not " + volts + " V.");
+                : Optional.of("The volts that are safe to touch lie from 1 to 30 V, not at " + volts + " V.");
     }
 
     /** Why a soak cannot span so many minutes; empty where it can. */

@@ -35,7 +35,7 @@ public record Stability(boolean stable, double waitMinutes, String sentence) {
                     wait,
                     wait > 0
                             ? name + ": " + (samples.isEmpty() ? "read it any time" : "read again")
-                                    + "; it counts from 10 min after power on, in " + minutes(wait) + "."
+                                    + "; the next reading counts in " + minutes(wait) + "."
                             : name + ": read it now, and once more 5 min later.");
         }
         Sample last = warm.get(warm.size() - 1);

@@ -11,7 +11,7 @@ public enum Sweep {
     LOAD(0.25, 0.35, 0.5, 0.7, 0.85, 1.0, 1.2, 1.4, 1.7, 2.0, 2.8, 4.0, 100.0),
     /** Mains, share of nominal, with fixed bias that follows them. */
     MAINS_TRACKING(0.90, 0.95, 1.0, 1.05, 1.10),
-    /** The same with fixed bias held constant. */
+    /** The same with fixed bias from a regulated supply. */
     MAINS_CONSTANT(0.90, 0.95, 1.0, 1.05, 1.10),
     /** The same with a cathode resistor that gives the same idle at nominal mains. */
     MAINS_CATHODE(0.90, 0.95, 1.0, 1.05, 1.10),

@@ -56,7 +56,7 @@ class RulesTest {
     @CsvSource({
         "FIXED_UNKNOWN, FIXED_TRACKING, ''",
         "FIXED_UNKNOWN, FIXED_CONSTANT, ''",
-        "FIXED_UNKNOWN, CATHODE, 'Fixed bias follows the mains, or is held constant.'",
+        "FIXED_UNKNOWN, CATHODE, 'Fixed bias follows the mains, or comes from a regulated supply.'",
         "FIXED_TRACKING, FIXED_CONSTANT, 'description says how it is biased'"
     })
     void theBiasIsToldOnceAndOnlyWhereItIsOpen(BiasScheme described, BiasScheme told, String sentence) {

@@ -47,8 +47,8 @@ public record HalfPrimary(Typed coldOhms, Optional<Double> warmerBy, int tubes, 
     static final Way<HalfPrimary> WAY = new Way<>(
             "half",
             HalfPrimary.class,
-            "over the half primary",
-            "over the half primary",
+            "across half of the primary winding",
+            "across half of the primary winding",
             Way.Behind.ONE_OR_MORE,
             Way.Tells.CURRENT,
             true,
@@ -100,12 +100,17 @@ public record HalfPrimary(Typed coldOhms, Optional<Double> warmerBy, int tubes, 
 
     @Override
     public Field field() {
-        return Field.of("the drop over the half primary", Unit.VOLT, Prefix.NONE, 1e-3 * ohms(), 0.4 * ohms() * tubes);
+        return Field.of(
+                "the drop across half of the primary winding",
+                Unit.VOLT,
+                Prefix.NONE,
+                1e-3 * ohms(),
+                0.4 * ohms() * tubes);
     }
 
     @Override
     public String words() {
-        return "over the half primary of " + (tubes == 1 ? "this tube" : tubes + " tubes");
+        return "across half of the primary winding of " + (tubes == 1 ? "this tube" : tubes + " tubes");
     }
 
     @Override

@@ -21,7 +21,7 @@ public record BiasTold(BiasScheme bias) implements Event {
         }
         return BiasScheme.FIXED_UNKNOWN.outcomes().contains(bias)
                 ? Optional.empty()
-                : Optional.of("Fixed bias follows the mains, or is held constant.");
+                : Optional.of("Fixed bias follows the mains, or comes from a regulated supply.");
     }
 
     @Override

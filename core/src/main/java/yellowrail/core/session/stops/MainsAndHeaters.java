@@ -81,7 +81,7 @@ public final class MainsAndHeaters extends Stop {
                 remarks.add(Remark.caution(
                         "mains-low",
                         "",
-                        m.typed().echo() + " is below what this amp lives on ("
+                        m.typed().echo() + " is below the lowest mains this amp is described for ("
                                 + Show.si(mains.lowest(), Unit.VOLT, 3)
                                 + " at lowest): readings at it are provisional."));
             } else if (volts > mains.highest()) {

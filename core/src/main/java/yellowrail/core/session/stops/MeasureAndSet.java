@@ -190,7 +190,7 @@ public final class MeasureAndSet extends Stop {
         if (advice instanceof Advice.Fit fit) {
             Optional<Double> ohms = fit.fit().ohms();
             return new NextStep(
-                    "Fit another cathode resistor at " + fit.point() + ", off and drained:",
+                    "Change the cathode resistor at " + fit.point() + ", off and drained:",
                     ohms.map(o -> Show.si(o, Unit.OHM, 3))
                             .orElse("up to " + Show.si(fit.fit().constantVolts(), Unit.OHM, 3)),
                     "between " + Show.si(fit.fit().low(), Unit.OHM, 3) + " and "
