@@ -50,6 +50,6 @@ class HowItFitsTest {
         assertThat(said(four("tracking", "per_tube", "shared"), "all")).contains("the points show means");
         assertThat(said(four("tracking", "level", "own"), "V1", "V2", "V3", "V4"))
                 .contains("seen alone")
-                .contains("the hottest leads");
+                .contains("the hottest one decides where to stop");
     }
 }

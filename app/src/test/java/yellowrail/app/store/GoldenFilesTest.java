@@ -100,7 +100,10 @@ class GoldenFilesTest {
                         documents("v3/type-snapshots", "body", StoredShapes.TUBE_TYPE),
                         documents("v3/results", "body", StoredShapes.RESULT),
                         documents("v4/plans", "plan", StoredShapes.PLAN),
-                        documents("v4/events", "body", StoredShapes.EVENT))
+                        documents("v4/events", "body", StoredShapes.EVENT),
+                        documents("v5/amps", "description", StoredShapes.AMP),
+                        documents("v5/plans", "plan", StoredShapes.PLAN),
+                        documents("v5/type-snapshots", "body", StoredShapes.TUBE_TYPE))
                 .flatMap(s -> s);
     }
 

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
@@ -15,6 +16,23 @@ import org.junit.jupiter.params.provider.MethodSource;
 class PageSourcesTest {
     private static final Path RESOURCES = Path.of("src/main/resources");
     private static final int COLUMNS = 140;
+    private static final int LINES = 300;
+
+    @Test
+    void noTestIsLongerThanOneReads() throws IOException {
+        List<String> longer = new ArrayList<>();
+        for (String folder : List.of("src/test/java", "../core/src/test/java", "../core/src/planted/java")) {
+            try (Stream<Path> files = Files.walk(Path.of(folder))) {
+                for (Path file : files.filter(Files::isRegularFile).toList()) {
+                    int lines = Files.readAllLines(file).size();
+                    if (lines > LINES) {
+                        longer.add(file + ": " + lines);
+                    }
+                }
+            }
+        }
+        assertThat(longer).isEmpty();
+    }
 
     static Stream<Path> sources() throws IOException {
         List<Path> sources = new ArrayList<>();

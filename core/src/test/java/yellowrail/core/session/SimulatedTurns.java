@@ -11,20 +11,7 @@ import java.util.stream.IntStream;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.Bias;
-import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
-import yellowrail.core.amp.Judging;
-import yellowrail.core.amp.Mains;
-import yellowrail.core.amp.OutputTransformer;
-import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.StageLayout;
-import yellowrail.core.amp.Supply;
-import yellowrail.core.amp.Topology;
-import yellowrail.core.amp.Windings;
-import yellowrail.core.amp.sensing.OwnResistor;
-import yellowrail.core.amp.sensing.SenseResistor;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Typed;
@@ -39,7 +26,6 @@ import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.tube.Catalogue;
-import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
 import yellowrail.core.tube.TubeType;
 
@@ -90,7 +76,11 @@ final class SimulatedTurns {
         this.ohms = IntStream.range(0, tubes)
                 .mapToDouble(i -> 10 * (1 + share(0.01)))
                 .toArray();
-        this.amp = amp(tubes, tubes == 4 && random.nextInt(3) == 0 ? ControlLayout.PER_SIDE : ControlLayout.PER_TUBE);
+        this.amp = SimulatedAmp.of(
+                type.designation(),
+                held,
+                tubes,
+                tubes == 4 && random.nextInt(3) == 0 ? ControlLayout.PER_SIDE : ControlLayout.PER_TUBE);
         this.meter = new SimulatedMeter(share(0.004));
         this.basis = new JudgingBasis(Map.of(designation, type), Profiles.SHIPPED, Optional.empty());
         double volts = volts();
@@ -130,25 +120,6 @@ final class SimulatedTurns {
                 .min()
                 .orElse(400);
         return most * (0.72 + 0.12 * random.nextDouble());
-    }
-
-    private AmpDescription amp(int tubes, ControlLayout layout) {
-        List<Socket> sockets = IntStream.rangeClosed(1, tubes)
-                .mapToObj(
-                        i -> new Socket("V" + i, 1, i <= tubes / 2 ? Socket.Side.A : Socket.Side.B, type.designation()))
-                .toList();
-        return new AmpDescription(
-                "Simulated",
-                new StageLayout(Topology.PUSH_PULL, Connection.PENTODE, 0, sockets, Optional.empty()),
-                new Bias(held ? BiasScheme.FIXED_CONSTANT : BiasScheme.FIXED_TRACKING, layout),
-                sockets.stream()
-                        .map(s -> new SenseGroup(
-                                s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(10, 1))))
-                        .toList(),
-                new Supply(new Mains(Optional.empty(), MAINS, 218, 236), List.of(), Optional.empty(), Windings.UNKNOWN),
-                OutputTransformer.UNKNOWN,
-                new Judging("middle", Optional.empty(), "", ""),
-                "");
     }
 
     private void apply(Event event) {

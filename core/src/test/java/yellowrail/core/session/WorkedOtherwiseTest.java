@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.ControlLayout;
@@ -29,7 +28,7 @@ import yellowrail.core.session.stops.TubesIn;
 class WorkedOtherwiseTest {
     private static final AmpDescription PAIR = Bench.amp(BiasScheme.FIXED_TRACKING, ControlLayout.PER_TUBE, 2, false);
 
-    private static Bench worked(Access access, boolean turns, boolean soaks, Memory memory) {
+    static Bench worked(Access access, boolean turns, boolean soaks, Memory memory) {
         return new Bench(Plan.usual(PAIR, Purpose.YEARLY_CHECK, Meter.FINE)
                 .worked(new Setup(access, turns, soaks, List.of(), memory)));
     }
@@ -270,50 +269,5 @@ class WorkedOtherwiseTest {
                 "reservoir", new yellowrail.core.reading.Typed("2 V", 2, yellowrail.core.reading.Unit.VOLT, 0.1), 100));
         assertThat(bench.session.locks(bench.now).hands()).isFalse();
         assertThat(bench.session.contradiction()).isPresent();
-    }
-
-    @Test
-    void theTimeToDrainIsOfOneOffTime() {
-        Bench bench = worked(Access.OPEN, false, false, Memory.NONE).poweredUp();
-        // Off once with one node read, then off again with both: 7 min, not what lies between the two.
-        bench.did(new Declared(Power.OFF)).minutes(3).reads(Quantity.RESIDUAL, "reservoir", 0.6);
-        assertThat(Learned.of(bench.session, bench.judged()).drainMinutes()).isEmpty();
-        bench.minutes(1).did(new Declared(Power.ON_TUBES_IN)).minutes(20).did(new Declared(Power.OFF));
-        bench.minutes(2).reads(Quantity.RESIDUAL, "reservoir", 60).reads(Quantity.RESIDUAL, "bias", 0.3);
-        bench.minutes(5).reads(Quantity.RESIDUAL, "reservoir", 0.6);
-        assertThat(Learned.of(bench.session, bench.judged()).drainMinutes().orElseThrow())
-                .isBetween(7.0, 7.3);
-    }
-
-    @Test
-    void tubesAreReachedFromOutsideOrThroughTheChassisAndTheLockSaysSo() {
-        Bench bench = worked(Access.TEST_POINTS, false, true, Memory.NONE).did(new Declared(Power.OFF));
-        assertThat(bench.session.locks(bench.now).tubesNext()).contains("adaptors in the sockets", "the chassis");
-        assertThat(bench.session.locks(bench.now).ohmsNext()).doesNotContain("adaptors");
-    }
-
-    @Test
-    void whatWasLearnedIsRemembered() {
-        Bench bench = worked(Access.OPEN, false, false, Memory.NONE).poweredUp();
-        bench.enters(Stops.WARM_UP).minutes(10).round(31.6, 31.4, 397);
-        bench.minutes(6)
-                .reads(Quantity.SCREEN, "V1", 380)
-                .reads(Quantity.GRID, "V1", -38)
-                .round(31.6, 31.4, 397);
-        bench.enters(Stops.MEASURE)
-                .did(new yellowrail.core.session.events.DirectionSeen("V1 control", Control.Direction.CW_HOTTER));
-        Memory learned = Learned.of(bench.session, bench.judged());
-        assertThat(learned.turns().get("V1 control").direction()).isEqualTo(Control.Direction.CW_HOTTER);
-        assertThat(learned.used()).containsExactlyInAnyOrder(Quantity.SCREEN, Quantity.GRID);
-        assertThat(learned.currents().get("V1").amperes())
-                .isCloseTo(0.0316, org.assertj.core.api.Assertions.within(1e-5));
-        // Next time the turn is known without being asked; a turned control leaves no currents to compare with.
-        Bench next = worked(Access.OPEN, false, false, learned);
-        assertThat(next.session.directions()).containsEntry("V1 control", Control.Direction.CW_HOTTER);
-        next.poweredUp().did(new Turned("V1 control", Optional.empty(), ""));
-        assertThat(Learned.of(next.session, next.judged()).currents()).isEmpty();
-        assertThat(Learned.of(next.session, next.judged()).turns()).containsKey("V1 control");
-        Bench untouched = worked(Access.OPEN, false, false, learned).poweredUp();
-        assertThat(Learned.of(untouched.session, untouched.judged()).currents()).isEqualTo(learned.currents());
     }
 }
