@@ -117,7 +117,7 @@ function plateCurves(svg, inside, c, x, y, box, line) {
     const place = { x: Math.min(box.right - 3, x(end.volts)), y: Math.max(box.top + 10, y(1000 * end.amperes) - 4) };
     const width = 7 * text.length + 4;
     // Where curves leave through the top their names stand below one another, each on its own curve.
-    const free = (at) => taken.every((t) => Math.abs(t.y - at.y) >= 12 || at.x - width >= t.x || at.x <= t.x - t.width);
+    const free = (at) => taken.every((t) => Math.abs(t.y - at.y) >= 14 || at.x - width >= t.x || at.x <= t.x - t.width);
     const along = curve.points.filter((d) => 1000 * d.amperes <= y.domain()[1]).reverse();
     const at = [place, ...along.map((d) => ({ x: x(d.volts) - 2, y: y(1000 * d.amperes) + 4 }))].find(
       (at) => at.x - width > box.left && at.y > box.top + 8 && free(at),
@@ -211,54 +211,58 @@ function measured(inside, read, x, y) {
     });
 }
 
-// Where the chart is read, V and A; it stays while a slider moves.
+// Where the chart is read: a curve and a point on it; it stays while a slider moves.
 let cursor = null;
 
-// What the pointer stands on, or arrow keys moved to: volts, current, watts, and the grid volts that would pass it.
+// What the pointer is nearest to, or arrow keys moved to: a point of a curve, with the figures that were computed there.
 function reader(svg, c, x, y) {
   const label = document.getElementById('read');
   const mark = svg.append('circle').attr('class', 'cursor').attr('r', 4);
-  const show = () => {
-    mark.attr('visibility', cursor ? 'visible' : 'hidden');
-    if (!cursor) return;
-    mark.attr('cx', x(cursor.volts)).attr('cy', y(1000 * cursor.amperes));
-    const { volts, amperes } = cursor;
-    const watts = (volts * amperes).toFixed(1);
-    const grid = gridThere(c.curves, cursor);
-    label.textContent = `${volts.toFixed(0)} V, ${(1000 * amperes).toFixed(1)} mA: ${watts} W, ${grid}`;
+  const top = y.domain()[1];
+  const at = (p) => [x(p.volts), y(1000 * p.amperes)];
+  const nearest = (px, py, curves) => {
+    let best = null;
+    curves.forEach((curve) =>
+      c.curves[curve].points.forEach((p, point) => {
+        if (1000 * p.amperes > top) return;
+        const [qx, qy] = at(p);
+        const far = Math.hypot(qx - px, qy - py);
+        if (!best || far < best.far) best = { curve, point, far };
+      }),
+    );
+    return best;
   };
-  const move = (volts, amperes) => {
-    cursor = {
-      volts: Math.min(x.domain()[1], Math.max(1, volts)),
-      amperes: Math.min(y.domain()[1] / 1000, Math.max(0, amperes)),
-    };
+  const all = c.curves.map((curve, i) => i);
+  const here = () => cursor && c.curves[cursor.curve] && c.curves[cursor.curve].points[cursor.point];
+  const show = () => {
+    const p = here();
+    mark.attr('visibility', p ? 'visible' : 'hidden');
+    if (!p) return;
+    const [px, py] = at(p);
+    mark.attr('cx', px).attr('cy', py);
+    const { grid } = c.curves[cursor.curve];
+    const named = grid === 0 ? 'grid 0 V' : `grid −${Math.abs(grid)} V`;
+    label.textContent = `${p.volts.toFixed(0)} V, ${(1000 * p.amperes).toFixed(1)} mA: ${p.watts.toFixed(1)} W, ${named}`;
+  };
+  const move = (to) => {
+    cursor = to || cursor;
     show();
   };
   svg.on('pointermove pointerdown', (event) => {
     const [px, py] = d3.pointer(event);
     // Below the axis stands the other tube, its current counted downward.
-    move(x.invert(px), Math.abs(y.invert(py)) / 1000);
+    move(nearest(px, y(Math.abs(y.invert(py))), all));
   });
   svg.on('keydown', (event) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
     if (!step) return;
     event.preventDefault();
-    const from = cursor || c.idle;
-    move(from.volts + (step[0] * x.domain()[1]) / 100, from.amperes + (step[1] * y.domain()[1]) / 100e3);
+    const [ix, iy] = at(c.idle);
+    const from = here() ? cursor : nearest(ix, iy, all);
+    const curve = Math.max(0, Math.min(c.curves.length - 1, from.curve + step[1]));
+    const { points } = c.curves[curve];
+    if (step[1]) move(nearest(...at(c.curves[from.curve].points[from.point]), [curve]));
+    else move({ curve, point: Math.max(0, Math.min(points.length - 1, from.point + step[0])) });
   });
   show();
-}
-
-function gridThere(curves, { volts, amperes }) {
-  const at = (curve) => {
-    const i = d3.bisector((d) => d.volts).left(curve.points, volts);
-    const [a, b] = [curve.points[Math.max(0, i - 1)], curve.points[Math.min(curve.points.length - 1, i)]];
-    return a === b ? a.amperes : a.amperes + ((b.amperes - a.amperes) * (volts - a.volts)) / (b.volts - a.volts);
-  };
-  const below = curves.findIndex((curve) => at(curve) < amperes);
-  if (below === 0) return 'beyond grid 0 V';
-  if (below < 0) return `below grid −${Math.abs(curves[curves.length - 1].grid)} V`;
-  const [over, under] = [curves[below - 1], curves[below]];
-  const grid = over.grid + ((under.grid - over.grid) * (at(over) - amperes)) / (at(over) - at(under));
-  return `grid −${Math.abs(grid).toFixed(1)} V`;
 }

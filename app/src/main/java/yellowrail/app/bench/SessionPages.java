@@ -1,35 +1,20 @@
 package yellowrail.app.bench;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.pictures.DriftChart;
-import yellowrail.app.pictures.Statements;
-import yellowrail.app.pictures.WattStrip;
-import yellowrail.app.pictures.WattStrip.Tone;
-import yellowrail.app.rounds.Provenance;
-import yellowrail.app.rounds.RoundReader;
-import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
-import yellowrail.core.adjust.Preferred;
-import yellowrail.core.adjust.SupplySag;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
-import yellowrail.core.round.RoundAnswer;
-import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.Access;
 import yellowrail.core.session.Check;
 import yellowrail.core.session.Curves;
-import yellowrail.core.session.Entry;
 import yellowrail.core.session.Finding;
 import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Locks;
-import yellowrail.core.session.MainsFan;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Proof;
@@ -38,9 +23,6 @@ import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Turn;
-import yellowrail.core.session.events.Chose;
-import yellowrail.core.session.events.Heard;
-import yellowrail.core.session.events.Labelled;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.stops.AllStops;
 import yellowrail.core.session.stops.BeforePower;
@@ -82,6 +64,8 @@ final class SessionPages {
         Look look = Look.at(session, standards, judged, now);
         List<Remark> remarks = AllStops.remarks(look);
         Outcome outcome = Outcome.of(session, judged);
+        ListeningPart listening = new ListeningPart(session, standards);
+        boolean hidden = listening.hidden();
         return new Panel(
                 bench.id(),
                 bench.ampId(),
@@ -122,16 +106,18 @@ final class SessionPages {
                 choices(session.names(Point.Place.NODE)),
                 session.controls().stream().map(this::control).toList(),
                 windows(),
-                tubes(here),
-                rounds(most),
+                here.tools(session).contains(Tool.TUBES_NOW) && !hidden
+                        ? new TubeRows(session, judged).all()
+                        : List.of(),
+                RoundLines.of(session, judged, most, hidden),
                 judged.notKnown().stream().map(SessionPages::gap).toList(),
                 log(most),
                 new Panel.Earlier(
                         Math.max(0, session.readings().size() - most),
                         Math.max(0, judged.rounds().size() - most)),
-                chart(here),
-                turn(),
-                listening(),
+                hidden ? Optional.empty() : chart(here),
+                new TurnPart(session, judged).turn(),
+                listening.part(),
                 proof(here, outcome.proof()),
                 outcome.findings().stream().map(SessionPages::found).toList(),
                 session.beforeStop(now).map(p -> new Panel.Choice(p.name(), p.words(), false)),
@@ -282,110 +268,6 @@ final class SessionPages {
         return new Panel.Gap(missing.what(), effect, missing.sentence());
     }
 
-    private List<Panel.TubeRow> tubes(Stop here) {
-        if (!here.tools(session).contains(Tool.TUBES_NOW) || hidden()) {
-            return List.of();
-        }
-        return judged.present()
-                .map(p -> p.sockets().stream()
-                        .sorted(Comparator.comparing(
-                                (SocketAnswer s) -> !s.socket().name().equals(p.worst())))
-                        .map(s -> tube(s, p))
-                        .toList())
-                .orElse(List.of());
-    }
-
-    private Panel.TubeRow tube(SocketAnswer s, RoundAnswer present) {
-        var answer = s.answer();
-        Tone tone = s.measured() ? Tone.of(answer.verdict()) : Tone.UNKNOWN;
-        String name = s.socket().name();
-        return new Panel.TubeRow(
-                name,
-                s.socket().tubeType()
-                        + (session.tube(name).isEmpty() ? "" : " · " + session.tube(name))
-                        + (s.measured() && Turn.beforeTheMove(session, name)
-                                ? ", of this setting, before the move"
-                                : "")
-                        + (present.sockets().size() > 1
-                                        && RoundAnswer.hottest(present.sockets())
-                                                .filter(h -> h.socket().name().equals(name))
-                                                .isPresent()
-                                ? ", hottest"
-                                : ""),
-                answer.plateWatts()
-                        .map(w -> Show.plusMinus(w.value(), w.likely()) + " W")
-                        .orElse("–"),
-                answer.share()
-                        .map(v -> Show.plusMinus(100 * v.value(), 100 * v.likely()) + " %")
-                        .orElse(""),
-                s.measured() ? answer.verdict().words() : "not read",
-                tone.css(),
-                tone.mark(),
-                s.measured()
-                        ? WattStrip.of(answer, judged.window(), judged.amp().ceilingShare(), name)
-                        : Optional.empty(),
-                Provenance.of(s),
-                normalised(name),
-                Statements.of(answer.verdict()),
-                answer.verdict().reasons(),
-                answer.formulas());
-    }
-
-    /** Watts carried to nominal mains, where the mains is off it. */
-    private String normalised(String socket) {
-        return judged.fans().stream()
-                .filter(f -> f.socket().equals(socket))
-                .findFirst()
-                .flatMap(MainsFan::nominal)
-                .map(w -> "≈ " + Show.significant(w.mid(), 3) + " W at "
-                        + Show.si(session.plan().amp().mains().nominal(), Unit.VOLT, 3) + " mains, estimate")
-                .orElse("");
-    }
-
-    private Panel.Rounds rounds(int most) {
-        List<String> points =
-                session.plan().amp().groups().stream().map(g -> g.name()).toList();
-        List<Panel.RoundLine> lines = new ArrayList<>();
-        for (SessionAssessment.JudgedRound judgedRound : newest(judged.rounds(), most)) {
-            List<String> currents = new ArrayList<>();
-            for (String point : points) {
-                currents.add(session.plan().amp().groups().stream()
-                        .filter(g -> g.name().equals(point))
-                        .flatMap(g -> SessionAssessment.socket(
-                                judgedRound.answer(), g.sockets().get(0))
-                                .stream())
-                        .filter(SocketAnswer::measured)
-                        .flatMap(s -> s.answer().cathodeAmperes().stream())
-                        .map(e -> Show.fixed(1000 * e.value(), 1))
-                        .findFirst()
-                        .orElse("–"));
-            }
-            lines.add(
-                    0,
-                    new Panel.RoundLine(
-                            judgedRound.round().number(),
-                            judgedRound.round().at(),
-                            hidden() ? points.stream().map(p -> "hidden").toList() : currents,
-                            judgedRound.round().readings().plate().values().stream()
-                                    .findFirst()
-                                    .map(v -> Show.fixed(v.value(), 0))
-                                    .orElse("–"),
-                            judgedRound
-                                    .round()
-                                    .readings()
-                                    .mains()
-                                    .map(m -> Show.fixed(m, 0))
-                                    .orElse("–"),
-                            judgedRound.answer().verdict().words()));
-        }
-        String supply = judged.sag() instanceof SupplySag.Known known ? known.words() : "";
-        return new Panel.Rounds(points, lines, supply);
-    }
-
-    private static <T> List<T> newest(List<T> all, int most) {
-        return all.subList(Math.max(0, all.size() - most), all.size());
-    }
-
     private List<Panel.ReadingRow> log(int most) {
         List<Panel.ReadingRow> rows = new ArrayList<>();
         List<RecordedReading> all = session.readings();
@@ -417,7 +299,7 @@ final class SessionPages {
     }
 
     private Optional<DriftChart> chart(Stop here) {
-        if (!here.tools(session).contains(Tool.DRIFT_CHART) || hidden()) {
+        if (!here.tools(session).contains(Tool.DRIFT_CHART)) {
             return Optional.empty();
         }
         long start = session.startedAt();
@@ -437,129 +319,5 @@ final class SessionPages {
                         (r.at() - start) / 60_000.0, r.typed().value()))
                 .toList();
         return curves.isEmpty() ? Optional.empty() : Optional.of(DriftChart.of(curves, mains));
-    }
-
-    private Panel.Turn turn() {
-        String target = judged.window()
-                .map(w -> w.name() + ", " + span(w))
-                .orElse(judged.amp().judging().target());
-        Panel.Turn none = new Panel.Turn(session.toMiddle(), target, "", "", "", null, List.of(), List.of(), List.of());
-        if (!session.here().tools(session).contains(Tool.TURN)) {
-            return none;
-        }
-        Advice advice = judged.advice();
-        if (advice instanceof Advice.Turn turn) {
-            return new Panel.Turn(
-                    session.toMiddle(),
-                    target,
-                    turn.control(),
-                    turn.point(),
-                    RoundReader.field(judged.amp(), Quantity.CURRENT, turn.point())
-                            .shownUnit(),
-                    turn.stopAt().value(),
-                    turn.remarks(),
-                    turn.formulas(),
-                    List.of());
-        }
-        if (advice instanceof Advice.Fit fit) {
-            return new Panel.Turn(
-                    session.toMiddle(),
-                    target,
-                    "",
-                    fit.point(),
-                    "",
-                    null,
-                    List.of(),
-                    fit.fit().formulas(),
-                    resistor(fit));
-        }
-        return none;
-    }
-
-    private List<String> resistor(Advice.Fit advice) {
-        var fit = advice.fit();
-        List<String> lines = new ArrayList<>();
-        lines.add("Nearest preferred values: " + ohms(fit.e12()) + " (E12), " + ohms(fit.e24()) + " (E24), "
-                + ohms(fit.e96()) + " (E96).");
-        lines.add("If the cathode volts stayed, " + ohms(fit.constantVolts())
-                + ": the outer bound, since they go with the current.");
-        lines.add("Cathode about " + Show.si(fit.cathodeVolts(), Unit.VOLT, 3) + ", "
-                + Show.significant(fit.idleWatts(), 2) + " W in the resistor at idle: rate it "
-                + Show.plain(fit.ratingWatts(), 3) + " W or more, the bypass capacitor "
-                + Show.significant(fit.bypassVolts(), 2) + " V or more.");
-        List<Double> drawer = Sheets.drawer(session);
-        if (!drawer.isEmpty()) {
-            lines.add("From your drawer: "
-                    + String.join(
-                            "; ",
-                            Preferred.fromDrawer(fit.ohms().orElse(fit.constantVolts()), drawer).stream()
-                                    .map(m -> m.words() + " = " + Show.si(m.ohms(), Unit.OHM, 3))
-                                    .toList())
-                    + ".");
-        }
-        return lines;
-    }
-
-    private static String ohms(double value) {
-        return Show.siPlain(value, Unit.OHM, 3);
-    }
-
-    /** Whether the setting listened to is hidden until a choice is made. */
-    private boolean hidden() {
-        boolean hidden = false;
-        for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Labelled label) {
-                hidden = label.blind();
-            } else if (entry.event() instanceof Chose) {
-                hidden = false;
-            }
-        }
-        return hidden;
-    }
-
-    private Optional<Panel.Listening> listening() {
-        Map<String, String> values = new LinkedHashMap<>();
-        Map<String, List<String>> heard = new LinkedHashMap<>();
-        String chosen = "";
-        Session soFar = new Session(session.plan());
-        for (Entry entry : session.entries()) {
-            if (entry.event() instanceof Labelled label) {
-                values.put(label.label(), setting(soFar));
-            } else if (entry.event() instanceof Heard note) {
-                heard.computeIfAbsent(note.label(), l -> new ArrayList<>()).add(note.text());
-            } else if (entry.event() instanceof Chose choice) {
-                chosen = choice.label();
-            }
-            soFar.apply(entry);
-        }
-        if (values.isEmpty()) {
-            return Optional.empty();
-        }
-        boolean hidden = hidden();
-        return Optional.of(new Panel.Listening(
-                hidden,
-                chosen,
-                values.entrySet().stream()
-                        .map(e -> new Panel.Setting(
-                                e.getKey(),
-                                hidden ? "hidden until you choose" : e.getValue(),
-                                heard.getOrDefault(e.getKey(), List.of())))
-                        .toList()));
-    }
-
-    private String setting(Session then) {
-        return SessionAssessment.of(then, standards)
-                .present()
-                .map(p -> String.join(
-                        ", ",
-                        p.sockets().stream()
-                                .filter(SocketAnswer::measured)
-                                .map(s -> s.socket().name() + " "
-                                        + s.answer()
-                                                .share()
-                                                .map(v -> Show.fixed(100 * v.value(), 0) + " %")
-                                                .orElse("?"))
-                                .toList()))
-                .orElse("not read");
     }
 }

@@ -1,6 +1,7 @@
 package yellowrail.app.stage;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,6 +49,7 @@ class FromAmp {
         private final List<Socket> sockets;
         private final int channels;
         private final Map<String, String> texts = new LinkedHashMap<>();
+        private final Map<String, List<Double>> figures = new LinkedHashMap<>();
         private final List<String> notes = new ArrayList<>();
         private String missing = "";
         private double halfOhms;
@@ -116,7 +118,7 @@ class FromAmp {
             } else {
                 readings(usable, tube);
             }
-            StageForm form = StageForm.from(texts::get);
+            StageForm form = StageForm.from(texts::get).of(figures);
             return new AmpStage(
                     form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels, leftOut);
         }
@@ -129,10 +131,20 @@ class FromAmp {
 
         private StageForm strict(StageForm form) {
             StageForm strict = copperRead ? form : form.with("rdc", "0 Ω");
-            return supply == null || supply.told()
-                    ? strict
-                    : strict.with("supply", Show.plain(supply.voltsLoaded(), 4) + " V")
-                            .with("source", "0 Ω");
+            if (supply == null || supply.told()) {
+                return strict;
+            }
+            Map<String, List<Double>> stiff = new LinkedHashMap<>(figures);
+            stiff.put("supply", List.of(supply.voltsLoaded()));
+            stiff.put("source", List.of(0.0));
+            return strict.with("supply", Show.plain(supply.voltsLoaded(), 4) + " V")
+                    .with("source", "0 Ω")
+                    .of(stiff);
+        }
+
+        private void put(String name, String text, double... values) {
+            texts.put(name, text);
+            figures.put(name, Arrays.stream(values).boxed().toList());
         }
 
         private void miss(String why) {
@@ -173,6 +185,7 @@ class FromAmp {
         private void load() {
             Optional<Double> load = a.output().plateToPlateOhms();
             texts.put("load", load.map(z -> Show.plain(z, 4) + " Ω").orElse(""));
+            load.ifPresent(z -> figures.put("load", List.of(z)));
             if (load.isEmpty()) {
                 miss("the reflected load is not in the description");
                 notes.add("The reflected load is not in the description: type it.");
@@ -213,8 +226,8 @@ class FromAmp {
             }
             double series = halfOhms / (a.stage().topology() == Topology.PUSH_PULL ? 2 : 1);
             supply = SupplyEstimate.of(read, series / channels);
-            texts.put("supply", Show.plain(supply.volts(), 4) + " V");
-            texts.put("source", Show.plain(supply.ohms() * channels, 3) + " Ω");
+            put("supply", Show.plain(supply.volts(), 4) + " V", supply.volts());
+            put("source", Show.plain(supply.ohms() * channels, 3) + " Ω", supply.ohms() * channels);
             notes.add(supply.how()
                     + (channels > 1
                             ? " One channel alone draws " + (channels == 2 ? "half" : "its part")
@@ -223,9 +236,10 @@ class FromAmp {
             screens(read.get(read.size() - 1), newest);
             tube.ifPresent(t -> {
                 ScaleEstimate scales = ScaleEstimate.of(t.curves().model(), read);
-                texts.put(
+                put(
                         "scales",
-                        scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")));
+                        scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")),
+                        scales.scales().stream().mapToDouble(s -> s).toArray());
                 notes.add(scales.how());
                 idle(read.get(read.size() - 1), t);
             });
@@ -249,9 +263,9 @@ class FromAmp {
             ScreenFeed feed =
                     ScreenFeed.of(last, amperes, a.stage().screenOhms().orElse(0.0));
             if (feed.own()) {
-                texts.put("screens", Show.plain(feed.ownVolts(), 4) + " V");
+                put("screens", Show.plain(feed.ownVolts(), 4) + " V", feed.ownVolts());
             } else {
-                texts.put("feed", Show.plain(feed.ohms(), 2) + " Ω");
+                put("feed", Show.plain(feed.ohms(), 2) + " Ω", feed.ohms());
             }
             notes.add(feed.how());
         }
@@ -261,16 +275,17 @@ class FromAmp {
             if (a.bias().scheme() == BiasScheme.CATHODE || last.gridsApart().isEmpty()) {
                 return;
             }
-            texts.put(
+            put(
                     "offsets",
-                    last.gridsApart().stream().map(v -> Show.fixed(v, 2)).collect(Collectors.joining(" ")));
+                    last.gridsApart().stream().map(v -> Show.fixed(v, 2)).collect(Collectors.joining(" ")),
+                    last.gridsApart().stream().mapToDouble(v -> v).toArray());
             notes.add("Grids as read, each against their mean.");
         }
 
         private void idle(ReadRound last, TubeFacts tube) {
             double share = last.idleWatts(a.bias().scheme()) / tube.plateWatts();
             double shown = Math.max(LEAST_IDLE, Math.min(MOST_IDLE, share));
-            texts.put("idle", Show.fixed(100 * shown, 1));
+            put("idle", Show.fixed(100 * shown, 1), 100 * shown);
             notes.add("Idle of the hottest tube as read last"
                     + (last.mains().isEmpty() ? "." : ", carried to nominal mains.")
                     + (shown == share

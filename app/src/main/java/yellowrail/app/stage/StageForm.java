@@ -44,9 +44,12 @@ public final class StageForm {
     }
 
     private final Map<String, String> texts;
+    /** What a text was made of, where it was made of figures: they are not read from it again. */
+    private final Map<String, List<Double>> figures;
 
-    private StageForm(Map<String, String> texts) {
+    private StageForm(Map<String, String> texts, Map<String, List<Double>> figures) {
         this.texts = texts;
+        this.figures = Map.copyOf(figures);
     }
 
     public static StageForm from(UnaryOperator<String> said) {
@@ -55,7 +58,21 @@ public final class StageForm {
             String text = said.apply(name);
             texts.put(name, text == null ? usual : text.strip());
         });
-        return new StageForm(texts);
+        return new StageForm(texts, Map.of());
+    }
+
+    /**
+     * The same, some of whose texts show figures in fewer digits than they are known to.
+     *
+     * @param known figures in SI base units (a slider's in its own) by the names of their fields
+     */
+    StageForm of(Map<String, List<Double>> known) {
+        return new StageForm(texts, known);
+    }
+
+    /** The figures a text was made of; empty where it was typed. */
+    List<Double> figures(String name) {
+        return figures.getOrDefault(name, List.of());
     }
 
     /** From a query string, as a kept setting is one. */
@@ -95,7 +112,9 @@ public final class StageForm {
     public StageForm with(String name, String text) {
         Map<String, String> other = new LinkedHashMap<>(texts);
         other.put(name, text);
-        return from(other::get);
+        Map<String, List<Double>> known = new LinkedHashMap<>(figures);
+        known.remove(name);
+        return from(other::get).of(known);
     }
 
     /** Only what differs from the usual answers. */

@@ -104,10 +104,13 @@ final class StageTexts {
         return typed(name, FIELDS.get(name), otherwise);
     }
 
+    private Optional<Double> figure(String name) {
+        return form.figures(name).stream().findFirst();
+    }
+
     private double typed(String name, Field field, double otherwise) {
-        return complaints
-                .quantity(name, form.text(name), field)
-                .map(Typed::value)
+        return figure(name)
+                .or(() -> complaints.quantity(name, form.text(name), field).map(Typed::value))
                 .filter(v -> within(name, v, field))
                 .orElse(otherwise);
     }
@@ -148,9 +151,9 @@ final class StageTexts {
 
     /** Numbers for each tube, in socket order; fewer repeat the last, none is the usual for all. */
     List<Double> list(String name, String what, int count, double usual) {
-        List<Double> values = new ArrayList<>();
+        List<Double> values = new ArrayList<>(form.figures(name));
         String text = form.text(name);
-        for (String word : text.isEmpty() ? new String[0] : LIST.split(text)) {
+        for (String word : text.isEmpty() || !values.isEmpty() ? new String[0] : LIST.split(text)) {
             try {
                 values.add(Double.parseDouble(
                         word.replace(',', '.').replace('−', '-').replaceAll("[V%]$", "")));
@@ -189,8 +192,9 @@ final class StageTexts {
         double low = SLIDERS.get(name).get(0);
         double high = SLIDERS.get(name).get(1);
         try {
-            double value =
-                    Double.parseDouble(CsvLines.without(form.text(name), "%").replace(',', '.'));
+            double value = figure(name).isPresent()
+                    ? figure(name).get()
+                    : Double.parseDouble(CsvLines.without(form.text(name), "%").replace(',', '.'));
             if (value >= low && value <= high) {
                 return value;
             }

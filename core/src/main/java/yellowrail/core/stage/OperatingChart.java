@@ -31,8 +31,12 @@ public record OperatingChart(
     private static final int CURVES = 8;
     private static final int POINTS = 60;
 
-    /** A point: V and A. */
-    public record Point(double volts, double amperes) {}
+    /** A point: V, A and their W. */
+    public record Point(double volts, double amperes, double watts) {
+        Point(double volts, double amperes) {
+            this(volts, amperes, volts * amperes);
+        }
+    }
 
     /** A plate curve at one grid voltage, V. */
     public record Curve(double grid, List<Point> points) {}
