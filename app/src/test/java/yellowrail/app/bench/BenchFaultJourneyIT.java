@@ -232,7 +232,7 @@ class BenchFaultJourneyIT extends JourneyPage {
         page.fill("#hands", "60 V");
         page.fill("#soak", "2");
         page.click("button:has-text('Begin')");
-        page.waitForSelector(".complaint:has-text('hands')");
+        page.waitForSelector(".complaint:has-text('safe to touch')");
         assertThat(page.inputValue("#hands")).isEqualTo("60 V");
         looksRight();
         page.navigate(url("/bench"));

@@ -138,7 +138,7 @@ class BenchJourneyIT extends JourneyPage {
         page.keyboard().press("ArrowRight");
         after(before);
         page.waitForFunction("() => document.getElementById('bench').dataset.here === 'WARM_UP'");
-        assertThat(page.locator(".next .do").innerText()).contains("10 min after power on");
+        assertThat(page.locator(".next .do").innerText()).contains("the next reading counts in 10 min");
         page.keyboard().press("Escape");
         page.keyboard().press("?");
         assertThat(page.locator("#keys").isVisible()).isTrue();
