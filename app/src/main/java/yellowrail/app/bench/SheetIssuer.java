@@ -70,7 +70,7 @@ public class SheetIssuer {
                 tubes.now(judged.state().plan().amp().stage().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
-            if (now != null && !now.equals(was)) {
+            if (now != null && !now.judgesAs(was)) {
                 Optional<Long> since = tubes.changedAt(designation);
                 changed.add(new JudgingBasis.Change(
                         "The type " + designation + " was changed since this session was begun: judged by the newer"

@@ -78,6 +78,15 @@ public record TubeType(
                 Optional.empty());
     }
 
+    /** Whether a reading is judged alike by both: names, pins and sizes aside. */
+    public boolean judgesAs(TubeType other) {
+        return kind == other.kind
+                && ratings.equals(other.ratings)
+                && screenShare.equals(other.screenShare)
+                && heaterVolts.equals(other.heaterVolts)
+                && transconductance.equals(other.transconductance);
+    }
+
     /** A triode has none: whatever is said of screens does not apply to it. */
     public boolean hasScreen() {
         return kind != TubeKind.TRIODE;

@@ -118,6 +118,30 @@ class TableTest {
                 .isTrue();
     }
 
+    /** A relative that is named later, or a pin, changes no judgement; a figure does. */
+    @Test
+    void aTypeJudgesAsItDidUntilAFigureChanges() {
+        TubeType now = type("EL84");
+        TubeType named = new TubeType(
+                now.designation(),
+                List.of(),
+                now.construction(),
+                Optional.empty(),
+                now.heaterVolts(),
+                now.heaterAmperes(),
+                now.ratings(),
+                now.screenShare(),
+                Envelope.unknown(),
+                java.util.Map.of(),
+                "another sheet",
+                false,
+                now.kind(),
+                now.transconductance());
+        assertThat(named).isNotEqualTo(now);
+        assertThat(named.judgesAs(now)).isTrue();
+        assertThat(type("7189").judgesAs(now)).isFalse();
+    }
+
     @Test
     void everyFigureHasASource() {
         for (TubeType type : Catalogue.shipped().types()) {
