@@ -6,8 +6,14 @@ import { tiles, limits, statements } from './stage-tiles.js';
 
 const form = document.getElementById('stage');
 // On a phone only the chart and the figures lie open; the rest is one tap away.
-if (window.matchMedia('(max-width: 700px)').matches)
-  document.querySelectorAll('details.fold').forEach((fold) => fold.removeAttribute('open'));
+const narrow = window.matchMedia('(max-width: 700px)');
+const folded = () =>
+  document.querySelectorAll('details.fold').forEach((fold) => {
+    fold.open = !narrow.matches;
+  });
+folded();
+// Turned on its side a phone shows no handles, so that nothing may stay folded.
+narrow.addEventListener('change', folded);
 const by = (id) => document.getElementById(id);
 const points = JSON.parse(form.dataset.points || '[]');
 const sweeps = new Sweeps();

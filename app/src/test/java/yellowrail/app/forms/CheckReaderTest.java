@@ -232,6 +232,25 @@ class CheckReaderTest {
                 .isInstanceOf(Target.MakersFigure.class);
     }
 
+    /** What is typed of a screen that the tube has not is refused, so that its field stays in sight; blank asks nothing. */
+    @Test
+    void aTriodeHasNoScreenToTypeOf() {
+        assertThat(read("tube", "2A3", "vg2", "250")
+                        .complaints()
+                        .byField()
+                        .get("vg2")
+                        .sentence())
+                .contains("with a tube that has a screen");
+        assertThat(read("tube", "2A3", "screen", "measured", "g2drop", "1", "g2r", "470")
+                        .complaints()
+                        .byField())
+                .containsKey("screen");
+        assertThat(read("tube", "2A3", "vg2", "250").asksNothingOfScreens()).isFalse();
+        assertThat(read("tube", "2A3").asksNothingOfScreens()).isTrue();
+        assertThat(read("tube", "EL34").asksNothingOfScreens()).isFalse();
+        assertThat(read("tube", "EL34", "vg2", "250").complaints().byField()).doesNotContainKey("vg2");
+    }
+
     @Test
     void tellsWhatATubeNameLedTo() {
         assertThat(read("tube", "6L6").lookup().orElseThrow()).isInstanceOf(Lookup.WhichVariant.class);
