@@ -2,13 +2,17 @@ package yellowrail.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.Look;
 import yellowrail.core.session.stops.Stops;
+import yellowrail.core.tube.TubeType;
 
 /** What is learned of an amp, and what a session that opens little says. */
 class LearnedTest {
@@ -59,5 +63,37 @@ class LearnedTest {
         Bench untouched =
                 WorkedOtherwiseTest.worked(Access.OPEN, false, false, learned).poweredUp();
         assertThat(Learned.of(untouched.session, untouched.judged()).currents()).isEqualTo(learned.currents());
+    }
+
+    /** Whole rounds ask for screens where there are some, folded or not; of triodes for none. */
+    @Test
+    void ofTriodesNoScreenIsAskedFor() {
+        for (String kind : List.of("pentode", "triode")) {
+            Bench bench = WorkedOtherwiseTest.worked(Access.OPEN, false, true, Memory.NONE)
+                    .poweredUp();
+            TubeType x19 = Bench.x19(Optional.of(4.0));
+            bench.standards = new JudgingBasis(
+                    Map.of(
+                            "X19",
+                            new TubeType(
+                                    "X19",
+                                    List.of(),
+                                    kind,
+                                    Optional.empty(),
+                                    Optional.empty(),
+                                    Optional.empty(),
+                                    x19.ratings(),
+                                    Optional.empty(),
+                                    x19.envelope(),
+                                    Map.of(),
+                                    "typed in",
+                                    true)),
+                    List.of(Bench.STORY),
+                    Optional.empty());
+            Look look = Look.at(bench.session, bench.standards, bench.judged(), bench.now);
+            assertThat(Stops.MEASURE.readings(look).toString().contains("Screen V1"))
+                    .as(kind)
+                    .isEqualTo(kind.equals("pentode"));
+        }
     }
 }
