@@ -9,6 +9,8 @@ public enum Unit {
     OHM("Ω", "ohms", 1e9, Set.of("ω", "ohm", "ohms", "r")),
     WATT("W", "watts", 100e3, Set.of("w", "watt", "watts")),
     FARAD("F", "farads", 1, Set.of("f", "farad", "farads")),
+    HENRY("H", "henries", 10e3, Set.of("h", "henry", "henries")),
+    HERTZ("Hz", "hertz", 1e6, Set.of("hz", "hertz", "cps")),
     SIEMENS("S", "siemens (A/V)", 1, Set.of("s", "siemens", "a/v", "mho")),
     PERCENT("%", "per cent", 1000, Set.of("%", "percent", "pc")),
     KELVIN("°C", "degrees", 500, Set.of("°c", "c", "k", "deg", "degrees")),
@@ -45,6 +47,13 @@ public enum Unit {
 
     /** Whether readings in this unit are shown with prefixes (mV, kΩ); per cent, degrees and minutes are not. */
     public boolean takesPrefixes() {
-        return this == VOLT || this == AMPERE || this == OHM || this == WATT || this == FARAD || this == SIEMENS;
+        return this == VOLT
+                || this == AMPERE
+                || this == OHM
+                || this == WATT
+                || this == FARAD
+                || this == HENRY
+                || this == HERTZ
+                || this == SIEMENS;
     }
 }

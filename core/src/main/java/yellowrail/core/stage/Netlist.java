@@ -4,12 +4,17 @@ import java.util.Locale;
 import yellowrail.core.tube.TubeModel;
 
 /**
- * A computed stage as a netlist in generic SPICE syntax: behavioural tubes, coupled windings, the load reflected to the
- * primary. It starts from the computed averages, since a supply would take seconds to settle.
+ * A computed stage as a netlist in generic SPICE syntax: behavioural tubes, coupled windings with their copper, the load
+ * reflected to the primary, and the real supplies: source and feed resistance, cathode resistors with their bypass. The
+ * operating point is the idle. Capacitors begin at the averages of the drive asked for, since a supply would take seconds to
+ * settle; they are large, so that they keep them over the cycles run. A control block prints idle and driven figures in
+ * batch mode.
  */
 public final class Netlist {
     private static final double HENRIES = 200;
     private static final double HERTZ = 1000;
+    /** Large beside what a cycle of 1 kHz moves. */
+    private static final double FARADS = 0.1;
 
     private Netlist() {}
 
@@ -18,32 +23,78 @@ public final class Netlist {
         StringBuilder n = new StringBuilder();
         boolean pentode = stage.screenTap() == 0;
         double tap = stage.screenTap();
-        line(n, "* Output stage as computed, driven with %s V peak at %s Hz", num(cycle.drive()), num(HERTZ));
-        line(n, "* Averages of the supplies are held by large capacitors at their computed values.");
-        // In this form the capacitors carry what the averages say; over the few cycles run they do not move.
-        line(n, "Vb b 0 %s", num(cycle.supplyVolts()));
+        line(
+                n,
+                "* Output stage as computed: .op is its idle, .tran its drive with %s V peak at %s Hz",
+                num(cycle.drive()),
+                num(HERTZ));
+        line(n, "* Supplies as described; capacitors begin at the computed averages of that drive.");
+        line(n, "Vbb bb 0 %s", num(stage.supplyVolts()));
+        line(n, "Rsource bb b %s", num(Math.max(1e-3, stage.supplyOhms())));
+        line(n, "Cb b 0 %s ic=%s", num(FARADS), num(cycle.supplyVolts()));
         if (pentode) {
-            line(n, "Vs s 0 %s", num(cycle.screenVolts()));
+            boolean own = !Double.isNaN(stage.screenSupplyVolts());
+            if (own) {
+                line(n, "Vss ss 0 %s", num(stage.screenSupplyVolts()));
+            }
+            line(n, "Rfeed %s s %s", own ? "ss" : "b", num(Math.max(1e-3, stage.screenFeedOhms())));
+            line(n, "Cs s 0 %s ic=%s", num(FARADS), num(cycle.screenVolts()));
         }
+        cathodes(n, stage, cycle);
         int sides = stage.pushPull() ? 2 : 1;
         for (int side = 0; side < sides; side++) {
             winding(n, stage, cycle, side, pentode, tap);
         }
         couplings(n, sides, !pentode && tap < 1);
-        if (sides == 2) {
-            line(n, "Rload x0 z %s", num(stage.loadOhms()));
-            line(n, "Rsec z x1 %s", num(Math.max(1e-3, stage.secondaryOhms())));
-        } else {
-            line(n, "Rload x0 z %s", num(stage.loadOhms()));
-            line(n, "Rsec z b %s", num(Math.max(1e-3, stage.secondaryOhms())));
-        }
+        line(n, "Rload x0 z %s", num(stage.loadOhms()));
+        line(n, "Rsec z %s %s", sides == 2 ? "x1" : "b", num(Math.max(1e-3, stage.secondaryOhms())));
+        line(n, "Bload wload 0 v=v(x0,z)*v(x0,z)/%s", num(stage.loadOhms()));
         for (int t = 0; t < stage.tubes().size(); t++) {
             tube(n, stage, cycle, t, pentode, tap);
         }
         line(n, ".options reltol=1e-5 abstol=1e-9 vntol=1e-6 method=gear maxord=2");
-        line(n, ".tran 2u 40m 30m 2u uic");
+        control(n, stage);
         line(n, ".end");
         return n.toString();
+    }
+
+    /** The node of a tube's cathode: chassis with fixed bias, else one for all or one each. */
+    private static String cathode(Stage stage, int t) {
+        return stage.biasing().cathodeOhms() == 0 ? "0" : stage.biasing().shared() ? "kk" : "kk" + t;
+    }
+
+    private static void cathodes(StringBuilder n, Stage stage, Cycle cycle) {
+        for (int c = 0; c < cycle.cathodeVolts().size(); c++) {
+            String node = cathode(stage, c);
+            line(n, "Rk%d %s 0 %s", c, node, num(stage.biasing().cathodeOhms()));
+            line(
+                    n,
+                    "Ck%d %s 0 %s ic=%s",
+                    c,
+                    node,
+                    num(FARADS),
+                    num(cycle.cathodeVolts().get(c)));
+        }
+    }
+
+    /** Idle by the operating point, then averages over the last whole cycles of the drive. */
+    private static void control(StringBuilder n, Stage stage) {
+        line(n, ".control");
+        line(n, "op");
+        line(n, "echo idle");
+        line(n, "print v(b)");
+        for (int t = 0; t < stage.tubes().size(); t++) {
+            line(n, "print i(vp%d) i(vk%d) v(wp%d) v(ws%d)", t, t, t, t);
+        }
+        line(n, "tran 2u 40m 30m 2u uic");
+        line(n, "echo driven");
+        line(n, "meas tran supply_volts avg v(b) from=30m to=40m");
+        line(n, "meas tran load_watts avg v(wload) from=30m to=40m");
+        for (int t = 0; t < stage.tubes().size(); t++) {
+            line(n, "meas tran plate_watts_%d avg v(wp%d) from=30m to=40m", t, t);
+            line(n, "meas tran screen_watts_%d avg v(ws%d) from=30m to=40m", t, t);
+        }
+        line(n, ".endc");
     }
 
     /**
@@ -104,10 +155,8 @@ public final class Netlist {
         TubeModel m = tube.model();
         Biasing b = stage.biasing();
         double bias = (tube.side() == 0 ? b.gridA() : b.gridB()) + tube.gridOffset();
-        double cathode = cycle.cathodeVolts().isEmpty()
-                ? 0
-                : cycle.cathodeVolts().get(cycle.cathodeVolts().size() == 1 ? 0 : t);
-        line(n, "Vk%d k%d 0 %s", t, t, num(cathode));
+        line(n, "Vk%d k%d %s 0", t, t, cathode(stage, t));
+        line(n, "Vp%d p%d a%d 0", t, tube.side(), t);
         line(
                 n,
                 "Vg%d g%d 0 sin(%s %s %s)",
@@ -118,7 +167,7 @@ public final class Netlist {
                 num(HERTZ));
         String screen = pentode ? "s" : tap >= 1 ? "p" + tube.side() : "t" + tube.side();
         line(n, "Rg2%d %s q%d %s", t, screen, t, num(Math.max(1e-3, tube.screenOhms())));
-        String vp = String.format(Locale.ROOT, "max(v(p%d,k%d),0)", tube.side(), t);
+        String vp = String.format(Locale.ROOT, "max(v(a%d,k%d),0)", t, t);
         String vg2 = String.format(Locale.ROOT, "max(v(q%d,k%d),0.1)", t, t);
         line(n, "Bx%d x%dn 0 v=%s*(1/%s+v(g%d,k%d)/%s)", t, t, num(m.kp()), num(m.mu()), t, t, vg2);
         line(
@@ -134,9 +183,9 @@ public final class Netlist {
                 num(m.ex()));
         line(
                 n,
-                "Bp%d p%d k%d i=2*v(e%dn)/%s*atan(%s/%s)*(1+%s/%s)",
+                "Bp%d a%d k%d i=2*v(e%dn)/%s*atan(%s/%s)*(1+%s/%s)",
                 t,
-                tube.side(),
+                t,
                 t,
                 t,
                 num(m.kg1()),
@@ -144,7 +193,10 @@ public final class Netlist {
                 num(m.kvb()),
                 vp,
                 num(m.va()));
-        line(n, "Bs%d q%d k%d i=v(e%dn)/%s*(1+%s/(1+%s/%s))", t, t, t, t, num(m.kg2()), num(m.ks()), vp, num(m.vs()));
+        line(n, "Vs%d q%d r%d 0", t, t, t);
+        line(n, "Bwp%d wp%d 0 v=v(a%d,k%d)*i(vp%d)", t, t, t, t, t);
+        line(n, "Bws%d ws%d 0 v=v(r%d,k%d)*i(vs%d)", t, t, t, t, t);
+        line(n, "Bs%d r%d k%d i=v(e%dn)/%s*(1+%s/(1+%s/%s))", t, t, t, t, num(m.kg2()), num(m.ks()), vp, num(m.vs()));
     }
 
     private static void line(StringBuilder n, String format, Object... values) {

@@ -214,6 +214,20 @@ final class Bench {
         return ticks(Drained.METER_PROVEN);
     }
 
+    /** Off, cool, and long enough ago: tubes may move although the chassis stays closed. */
+    Bench reachedFromOutside() {
+        return did(new Declared(Power.OFF))
+                .ticks(
+                        BeforePower.LOAD,
+                        BeforePower.CONTROLS_DOWN,
+                        BeforePower.QUIRKS,
+                        BeforePower.JEWELLERY,
+                        BeforePower.TUBES_COOL,
+                        Drained.STANDBY_PLAY)
+                .reads(Quantity.LOAD_OHMS, "", 8)
+                .minutes(1.1);
+    }
+
     /** From the start to power on with the tubes in, by the shortest honest way of a yearly check. */
     Bench poweredUp() {
         return preflight()

@@ -38,24 +38,38 @@ import yellowrail.planted.Step;
 final class Evenings {
     private static final long BEGIN = 1_790_000_000_000L;
 
+    private final AmpDescription amp;
     final Session session;
     final JudgingBasis standards;
     final long now;
 
     private Evenings(Evening evening) {
-        AmpDescription amp = PlantedAmps.of(evening.amp());
-        this.session = new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, Meter.FINE));
-        this.standards = new JudgingBasis(types(amp), Profiles.SHIPPED, Optional.empty());
+        this(evening, Setup.WHOLE);
         for (Step step : evening.steps()) {
-            Entry entry = new Entry(step.id(), BEGIN + step.at(), step.device(), event(step, amp));
-            Optional<String> refused = session.refusal(entry);
-            if (refused.isEmpty()) {
-                session.apply(entry);
-            } else if (!step.tried()) {
+            Optional<String> refused = take(step);
+            if (refused.isPresent() && !step.tried()) {
                 throw new AssertionError(evening + ": " + step + " was refused: " + refused.get());
             }
         }
+    }
+
+    /** An evening that is still to be played, step by step, worked in this way. */
+    Evenings(Evening evening, Setup setup) {
+        this.amp = PlantedAmps.of(evening.amp());
+        this.session =
+                new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, Meter.FINE).worked(setup));
+        this.standards = new JudgingBasis(types(amp), Profiles.SHIPPED, Optional.empty());
         this.now = BEGIN + evening.end();
+    }
+
+    /** Takes one step, or says why it is refused. */
+    Optional<String> take(Step step) {
+        Entry entry = new Entry(step.id(), BEGIN + step.at(), step.device(), event(step, amp));
+        Optional<String> refused = session.refusal(entry);
+        if (refused.isEmpty()) {
+            session.apply(entry);
+        }
+        return refused;
     }
 
     static Evenings play(Evening evening) {

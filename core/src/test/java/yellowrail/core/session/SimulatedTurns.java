@@ -7,7 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
+import yellowrail.core.Pinned;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.AmpDescription;
@@ -60,6 +62,7 @@ final class SimulatedTurns {
     private double mains = 1;
     private long now = 1_760_000_000_000L;
     private boolean over;
+    private final StringBuilder course = new StringBuilder();
 
     SimulatedTurns(long seed, boolean held, boolean basic) {
         this.random = new Random(seed);
@@ -115,7 +118,7 @@ final class SimulatedTurns {
     /** Well inside every published limit of the type, so that the mark is the window's middle. */
     private double volts() {
         double most = type.ratings().stream()
-                .flatMap(r -> r.figure(yellowrail.core.tube.Limit.SCREEN_VOLTS).stream())
+                .flatMap(r -> r.screenVolts().stream())
                 .mapToDouble(f -> f.value())
                 .min()
                 .orElse(400);
@@ -145,8 +148,7 @@ final class SimulatedTurns {
     }
 
     /** Turns until a figure that rises with the current reaches a value. */
-    private void turnUntil(
-            Control control, java.util.function.ToDoubleFunction<SimulatedStage.Idle> figure, double value) {
+    private void turnUntil(Control control, ToDoubleFunction<SimulatedStage.Idle> figure, double value) {
         double low = -150;
         double high = 0;
         for (int i = 0; i < 30; i++) {
@@ -242,6 +244,7 @@ final class SimulatedTurns {
                 continue;
             }
             Advice.Turn turn = (Advice.Turn) advice;
+            course.append(" ").append(Pinned.figures(turn));
             bounded += turn.between().isPresent() ? 1 : 0;
             Control control = Control.of(amp).stream()
                     .filter(c -> c.name().equals(turn.control()))
@@ -260,6 +263,10 @@ final class SimulatedTurns {
         int all = turns.values().stream().mapToInt(n -> n).sum();
         int again = turns.values().stream().mapToInt(n -> n - 1).sum();
         return new Evening(all, controls, again, onMark(), over, refused, bounded, why);
+    }
+
+    String course() {
+        return course.toString();
     }
 
     /** Every control's hottest tube within 1 % of the mark, as shown. */

@@ -71,21 +71,7 @@ class WorkedOtherwiseTest {
     }
 
     private static Bench byTurns() {
-        return reachedFromOutside(worked(Access.ADAPTORS, true, false, Memory.NONE));
-    }
-
-    /** Off, cool, and long enough ago: tubes may move although the chassis stays closed. */
-    private static Bench reachedFromOutside(Bench bench) {
-        return bench.did(new Declared(Power.OFF))
-                .ticks(
-                        BeforePower.LOAD,
-                        BeforePower.CONTROLS_DOWN,
-                        BeforePower.QUIRKS,
-                        BeforePower.JEWELLERY,
-                        BeforePower.TUBES_COOL,
-                        Drained.STANDBY_PLAY)
-                .reads(Quantity.LOAD_OHMS, "", 8)
-                .minutes(1.1);
+        return worked(Access.ADAPTORS, true, false, Memory.NONE).reachedFromOutside();
     }
 
     private static void turn(Bench bench, String socket, double mains, double milliamperes) {
@@ -253,7 +239,7 @@ class WorkedOtherwiseTest {
         Bench bench = new Bench(Plan.usual(PAIR, Purpose.NEW_TUBES, Meter.FINE)
                 .worked(new Setup(Access.ADAPTORS, false, true, List.of("V1", "V2"), Memory.NONE)));
         assertThat(bench.session.stops()).contains(Stops.TUBES_IN).doesNotContain(Stops.TUBES_OUT, Stops.DRAINED);
-        reachedFromOutside(bench)
+        bench.reachedFromOutside()
                 .did(new Placed("V1", "T-1"))
                 .ticks(TubesIn.KEYS)
                 .enters(Stops.TUBES_IN);

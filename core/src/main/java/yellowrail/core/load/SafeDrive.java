@@ -1,0 +1,117 @@
+package yellowrail.core.load;
+
+import java.util.Optional;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.reading.Show;
+
+/**
+ * What AC volts on one pair of leads put on the others, said before anything is connected. The limits are those of careful
+ * practice: 1 V on the low side while the ratio is not known, and never more than 50 V AC on any leads, which is about
+ * where local codes begin to ask for protection against touch.
+ *
+ * @param leastVolts lowest likely volts on the other winding, V rms
+ * @param mostVolts highest likely volts on any leads of the transformer, the driven ones included, V rms
+ * @param refusal why this is not to be done; empty when it may be
+ * @param words what to expect, with its numbers
+ */
+public record SafeDrive(double leastVolts, double mostVolts, Optional<String> refusal, String words) {
+    /** Most on a secondary while the ratio is not known, V rms. */
+    public static final double LOW_SIDE_UNKNOWN = 1;
+    /** Most on any leads, V rms. */
+    public static final double ANY_LEADS = 50;
+
+    /** Turns ratios of output transformers, whole primary to a speaker tap: 1 kΩ to 16 Ω, 25 kΩ to 2 Ω. */
+    private static final double LEAST_TURNS = 8;
+
+    private static final double MOST_TURNS = 110;
+
+    /** Screen taps lie at 10 to 60 % of their half. */
+    private static final double LEAST_SCREEN_TAP = 0.1;
+
+    /**
+     * @param driven where the source is to be connected
+     * @param volts of the source, V rms, above zero
+     * @param turns whole primary to the driven secondary, or to any secondary when a part of the primary is driven; empty
+     *     while it is not known
+     */
+    public static SafeDrive of(Lead driven, double volts, Optional<Estimate> turns) {
+        if (!(volts > 0) || !Double.isFinite(volts)) {
+            throw new IllegalArgumentException("a drive of " + volts + " V; above 0");
+        }
+        return driven.secondary() ? lowSide(driven, volts, turns) : highSide(driven, volts, turns);
+    }
+
+    private static SafeDrive lowSide(Lead driven, double volts, Optional<Estimate> turns) {
+        double least = volts * turns.map(Estimate::low).orElse(LEAST_TURNS);
+        double most = volts * turns.map(Estimate::high).orElse(MOST_TURNS);
+        String expected = "the whole primary would carry " + range(least, most);
+        if (turns.isEmpty() && volts > LOW_SIDE_UNKNOWN) {
+            return refused(
+                    least,
+                    most,
+                    shown(volts) + " on the " + driven.words() + ": " + expected
+                            + ", enough to kill. While the ratio is not known, at most 1 V goes on the low side; better,"
+                            + " put a low AC voltage on the primary.");
+        }
+        if (turns.isPresent() && Math.max(most, volts) > ANY_LEADS) {
+            double allowed = ANY_LEADS / Math.max(1, turns.get().high());
+            return refused(
+                    least,
+                    most,
+                    shown(volts) + " on the " + driven.words() + ": " + expected
+                            + ". At most 50 V AC may stand on any leads:" + " drive this tap with " + down(allowed)
+                            + " or less, or drive the primary.");
+        }
+        return new SafeDrive(
+                least,
+                Math.max(most, volts),
+                Optional.empty(),
+                shown(volts) + " on the " + driven.words() + ": " + expected
+                        + (turns.isEmpty() ? ": a volt here may be tens of volts there." : "."));
+    }
+
+    private static SafeDrive highSide(Lead driven, double volts, Optional<Estimate> turns) {
+        double wholeLeast = volts / share(driven, 1);
+        double wholeMost = volts / share(driven, LEAST_SCREEN_TAP);
+        double least = wholeLeast / turns.map(Estimate::high).orElse(MOST_TURNS);
+        double most = wholeMost / turns.map(Estimate::low).orElse(LEAST_TURNS);
+        String whole = driven.equals(Lead.PRIMARY)
+                ? ""
+                : "the whole primary would carry " + range(wholeLeast, wholeMost) + ", ";
+        String expected =
+                shown(volts) + " on the " + driven.words() + ": " + whole + "a secondary " + range(least, most);
+        if (wholeMost > ANY_LEADS) {
+            return refused(
+                    least,
+                    wholeMost,
+                    expected + ". At most 50 V AC may stand on any leads: use " + down(ANY_LEADS * volts / wholeMost)
+                            + " or less.");
+        }
+        return new SafeDrive(least, wholeMost, Optional.empty(), expected + ".");
+    }
+
+    /** Share of the primary between the driven leads; of a screen tap's unknown place this one. */
+    private static double share(Lead driven, double screenTap) {
+        return driven.shareOfPrimary().orElse(0.5 * screenTap);
+    }
+
+    private static SafeDrive refused(double least, double most, String why) {
+        return new SafeDrive(least, most, Optional.of(why), why);
+    }
+
+    private static String range(double least, double most) {
+        String from = Show.significant(least, 2);
+        String to = Show.significant(most, 2);
+        return from.equals(to) ? "about " + to + " V" : from + " to " + to + " V";
+    }
+
+    /** Rounded down, so that what is advised is allowed. */
+    private static String down(double volts) {
+        double digit = Math.pow(10, Math.floor(Math.log10(volts)) - 1);
+        return Show.plain(Math.floor(volts / digit) * digit, 3) + " V";
+    }
+
+    private static String shown(double volts) {
+        return Show.plain(volts, volts < 100 ? 3 : 4) + " V";
+    }
+}
