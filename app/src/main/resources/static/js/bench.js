@@ -19,17 +19,24 @@ function say(text, fine) {
 
 // An entry that was under way for longer had to wait: the page may show something else by now.
 const WAITED = 15000;
-let sending = false;
+let sending = null;
 let again = 0;
-async function send() {
-  if (sending) return;
-  sending = true;
+
+// Ends when all that is queued was sent, or has to wait for the server; what is queued meanwhile goes with it.
+function send() {
+  sending ??= sendQueued().finally(() => {
+    sending = null;
+    if (newest > seq()) refresh(newest);
+  });
+  return sending;
+}
+
+async function sendQueued() {
   clearTimeout(again);
-  let last = 0;
-  let more = false;
-  try {
-    const first = async () => (await queued(session)).find((e) => !e.refused);
-    for (let next = await first(); next; next = await first()) {
+  const first = async () => (await queued(session)).find((e) => !e.refused);
+  for (let next = await first(); next; next = await first()) {
+    let last = 0;
+    for (; next; next = await first()) {
       let response;
       try {
         response = await fetch(`/api/v1/sessions/${session}/events`, {
@@ -68,11 +75,6 @@ async function send() {
     }
     await showQueue(session, send);
     if (last) await refresh(last);
-    more = Boolean(await first());
-  } finally {
-    sending = false;
-    if (more) send();
-    if (newest > seq()) refresh(newest);
   }
 }
 
@@ -147,35 +149,37 @@ function danger(sentence) {
 let moveOn = null;
 let mine = false;
 let toTop = false;
-let refreshing = false;
+let refreshing = null;
 let newest = 0;
 const seq = () => Number(bench().dataset.seq);
 
 // Brings the page up to an entry's number; without one it looks once for what time alone has changed.
 async function refresh(upTo) {
   newest = Math.max(newest, upTo || 0);
-  if (refreshing || (upTo && upTo <= seq())) return;
-  refreshing = true;
-  try {
-    do {
-      const known = [...parts.keys()].join(' ');
-      const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, {
-        headers: { 'X-Parts': known },
-      }).catch(() => null);
-      if (!response || !response.ok) return;
-      if (response.redirected) {
-        location.reload();
-        return;
-      }
-      const html = whole(await response.text());
-      // Nothing new: the page under the builder's hands stays.
-      if (known && known === [...parts.keys()].join(' ')) continue;
-      await handsOff;
-      swap(html);
-    } while (newest > seq());
-  } finally {
-    refreshing = false;
-  }
+  if (upTo && upTo <= seq()) return;
+  refreshing ??= bringUp().finally(() => {
+    refreshing = null;
+  });
+  await refreshing;
+}
+
+async function bringUp() {
+  do {
+    const known = [...parts.keys()].join(' ');
+    const response = await fetch(`/bench/${session}/panel?readings=${allReadings ? 'ALL' : 'NEWEST'}`, {
+      headers: { 'X-Parts': known },
+    }).catch(() => null);
+    if (!response || !response.ok) return;
+    if (response.redirected) {
+      location.reload();
+      return;
+    }
+    const html = whole(await response.text());
+    // Nothing new: the page under the builder's hands stays.
+    if (known && known === [...parts.keys()].join(' ')) continue;
+    await handsOff;
+    swap(html);
+  } while (newest > seq());
 }
 
 // The server leaves out what this page has: each part is named by its content.
@@ -470,7 +474,7 @@ setInterval(() => due(bench()), 5000);
 let looks = 0;
 setInterval(() => {
   looks += 1;
-  const soon = document.querySelector('.p-OFF');
+  const soon = document.querySelector('.p-OFF') || newest > seq();
   if (!soon && looks % 6 > 0) return;
   times();
   if (!refreshing && document.visibilityState === 'visible' && !sending) refresh();

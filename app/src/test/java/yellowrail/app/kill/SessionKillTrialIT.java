@@ -46,7 +46,7 @@ class SessionKillTrialIT {
             throws InterruptedException {
         String id = UUID.randomUUID().toString();
         int status = post(bench, "/sessions/" + session + "/events", event(id, device, kind, fields));
-        for (int i = 0; i < 600 && status != 200; i++) {
+        for (int i = 0; i < 1800 && status != 200; i++) {
             assertThat(status).as(kind + " " + fields).isIn(0, 503);
             TimeUnit.MILLISECONDS.sleep(100);
             status = post(bench, "/sessions/" + session + "/events", event(id, device, kind, fields));
