@@ -76,7 +76,10 @@ const written = (form) => new URLSearchParams(new FormData(form)).toString();
 const asked = new WeakMap();
 document.addEventListener('htmx:beforeSend', ({ target, detail }) => {
   const form = target.closest('form');
-  if (form && form.contains(detail.target)) asked.set(detail.xhr, { form, text: written(form) });
+  // Fields of a form may stand outside it, in what is exchanged.
+  const brings =
+    form && !detail.target.contains(form) && [...form.elements].some((field) => detail.target.contains(field));
+  if (form && (form.contains(detail.target) || brings)) asked.set(detail.xhr, { form, text: written(form) });
 });
 document.addEventListener('htmx:beforeSwap', ({ detail }) => {
   const then = asked.get(detail.xhr);

@@ -53,6 +53,10 @@ async function ask() {
       const number = ++asked;
       history.replaceState(null, '', `?${text}`);
       by('netlist').href = `/stage/netlist.cir?${text}`;
+      // What belongs to this page alone stays here; the load's page moves the load itself.
+      const stage = new URLSearchParams(text);
+      ['keep', 'measured', 'channel', 'loadFactor'].forEach((name) => stage.delete(name));
+      by('to-load').href = `/load?${stage}`;
       const response = await fetch(`/stage/picture?${text}`).catch(() => null);
       if (!response || !response.ok) {
         by('stage-said').textContent =

@@ -15,7 +15,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -25,7 +24,7 @@ public abstract class BrowserIT extends AppIT {
     /** How long a page may take on a busy machine before a test gives up. */
     private static final int PATIENCE_MILLIS = 40_000;
 
-    private static Playwright playwright;
+    /** One browser for all tests of a process: each starts with a context of its own, as a private window does. */
     private static Browser browser;
 
     protected BrowserContext context;
@@ -34,9 +33,12 @@ public abstract class BrowserIT extends AppIT {
     private final List<String> outside = new ArrayList<>();
 
     @BeforeAll
-    static void launch() {
+    static synchronized void launch() {
+        if (browser != null) {
+            return;
+        }
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
-        playwright = Playwright.create(
+        Playwright playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
                 .chromium()
@@ -51,11 +53,7 @@ public abstract class BrowserIT extends AppIT {
                                 "--disable-background-networking",
                                 "--disable-component-update",
                                 "--disable-sync")));
-    }
-
-    @AfterAll
-    static void close() {
-        playwright.close();
+        Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
     }
 
     @BeforeEach

@@ -2,6 +2,7 @@ package yellowrail.app.settings;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
@@ -92,6 +93,8 @@ class SettingsController {
             @RequestParam(defaultValue = "") String aCounts,
             @RequestParam(defaultValue = "") String oPercent,
             @RequestParam(defaultValue = "") String oCounts,
+            @RequestParam(defaultValue = "") String acPercent,
+            @RequestParam(defaultValue = "") String acCounts,
             @RequestParam Map<String, String> typed,
             Model model,
             HttpServletResponse response) {
@@ -102,12 +105,16 @@ class SettingsController {
         Accuracy volts = accuracy("v", vPercent, vCounts, complaints);
         Accuracy amperes = accuracy("a", aPercent, aCounts, complaints);
         Accuracy ohms = accuracy("o", oPercent, oCounts, complaints);
+        // Blank is not known: few look it up before they measure a transformer.
+        Optional<Accuracy> alternating = acPercent.isBlank() && acCounts.isBlank()
+                ? Optional.empty()
+                : Optional.of(accuracy("ac", acPercent, acCounts, complaints));
         return keep(
                 complaints,
                 typed,
                 model,
                 response,
-                () -> store.keep(id, new Meter(Texts.line(meterName), volts, amperes, ohms)));
+                () -> store.keep(id, new Meter(Texts.line(meterName), volts, amperes, ohms, alternating)));
     }
 
     private static Accuracy accuracy(String name, String percent, String counts, FieldErrors complaints) {

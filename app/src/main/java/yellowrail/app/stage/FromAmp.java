@@ -26,7 +26,7 @@ import yellowrail.core.stage.SupplyEstimate;
 
 /** Fills a stage from an amp's description and rounds, and says where each figure comes from. */
 @Component
-class FromAmp {
+public class FromAmp {
     private static final double LEAST_IDLE = 0.05;
     private static final double MOST_IDLE = 1.5;
 
@@ -38,7 +38,7 @@ class FromAmp {
         this.facts = facts;
     }
 
-    AmpStage of(Amp amp, int channel) {
+    public AmpStage of(Amp amp, int channel) {
         return new Filling(amp, channel).filled();
     }
 

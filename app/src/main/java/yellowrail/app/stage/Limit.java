@@ -11,8 +11,9 @@ import yellowrail.core.stage.AgainstRating;
  * @param rating as published, or why there is none
  * @param tone over, near (the rating lies inside the band), unknown, unpublished or open
  * @param formula how the figure is worked out, with this stage's numbers
+ * @param share figure over rating; null when not published
  */
-public record Limit(String name, String figure, String rating, String tone, String formula) {
+public record Limit(String name, String figure, String rating, String tone, String formula, Double share) {
     /**
      * @param rating NaN when not published
      * @param band of the figure, share to either side
@@ -20,11 +21,12 @@ public record Limit(String name, String figure, String rating, String tone, Stri
     static Limit of(String name, double value, Unit unit, double rating, double band, String formula) {
         String figure = Show.si(value, unit, 3);
         if (Double.isNaN(rating)) {
-            return new Limit(name, figure, "no published limit", "unpublished", formula);
+            return new Limit(name, figure, "no published limit", "unpublished", formula, null);
         }
         String tone = tone(value, rating, band);
         String percent = Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3);
-        return new Limit(name, figure, percent + (tone.equals("near") ? ", " + close(band) : ""), tone, formula);
+        return new Limit(
+                name, figure, percent + (tone.equals("near") ? ", " + close(band) : ""), tone, formula, value / rating);
     }
 
     /** Why a rating is neither kept nor passed. */

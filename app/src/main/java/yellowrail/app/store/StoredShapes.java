@@ -20,7 +20,8 @@ public final class StoredShapes {
     public static final Shape<TubeType> TUBE_TYPE =
             new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube, Upgrades::capAndTransconductance);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
-    public static final Shape<RoundState> ROUND_STATE = new Shape<>("round state", RoundState.class, Upgrades::answers);
+    public static final Shape<RoundState> ROUND_STATE =
+            new Shape<>("round state", RoundState.class, Upgrades::answers, Upgrades::alternatingWithin);
     public static final Shape<TypeHashes> TYPE_HASHES = new Shape<>("type hashes", TypeHashes.class, Upgrades::hashes);
     public static final Shape<Plan> PLAN = new Shape<>(
             "plan",
@@ -28,12 +29,13 @@ public final class StoredShapes {
             Upgrades::carriedOver,
             Upgrades::milliampsOfPlan,
             Upgrades::workedWhole,
-            Upgrades::partsAndExactness);
+            Upgrades::partsAndExactness,
+            Upgrades::alternatingWithin);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);
     public static final Shape<Window> WINDOW = new Shape<>("target window", Window.class, Upgrades::same);
-    public static final Shape<Meter> METER = new Shape<>("meter", Meter.class, Upgrades::same);
+    public static final Shape<Meter> METER = new Shape<>("meter", Meter.class, Upgrades::same, Upgrades::alternating);
     public static final Shape<StoredPassphrase> PASSPHRASE =
             new Shape<>("passphrase", StoredPassphrase.class, Upgrades::same);
 

@@ -1,6 +1,7 @@
 package yellowrail.app.store;
 
 import java.util.List;
+import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -152,6 +153,29 @@ final class Upgrades {
         }
         partsOfAmp((ObjectNode) plan.get("amp"));
         return plan;
+    }
+
+    /** How exact the shipped classes of meters were on AC volts when that was first stored: per cent and counts. */
+    private static final Map<String, List<Double>> ALTERNATING = Map.of(
+            "basic handheld", List.of(1.5, 5.0),
+            "handheld", List.of(1.0, 3.0),
+            "fine handheld", List.of(0.7, 4.0),
+            "bench", List.of(0.2, 20.0));
+
+    /** Nobody was asked how exact a meter is on AC volts: the shipped classes know, of one's own it is not known. */
+    static ObjectNode alternating(ObjectNode meter) {
+        List<Double> known = ALTERNATING.get(meter.path("name").asString());
+        if (known == null) {
+            return meter.putNull("acVolts");
+        }
+        meter.putObject("acVolts").put("percentOfReading", known.get(0)).put("counts", known.get(1));
+        return meter;
+    }
+
+    /** A document that names its meter. */
+    static ObjectNode alternatingWithin(ObjectNode document) {
+        alternating((ObjectNode) document.get("meter"));
+        return document;
     }
 
     /** Sessions took over neither tubes nor findings from the one before. */

@@ -91,11 +91,15 @@ class LanIT extends AppIT {
 
     /** Waits as long as it is told to, then sends it. */
     private HttpResponse<String> signInPatiently(HttpClient browser) throws Exception {
-        HttpResponse<String> answer = signIn(browser, PASSPHRASE, "/bench");
+        return signInPatiently(browser, PASSPHRASE);
+    }
+
+    private HttpResponse<String> signInPatiently(HttpClient browser, String passphrase) throws Exception {
+        HttpResponse<String> answer = signIn(browser, passphrase, "/bench");
         while (answer.statusCode() == 429) {
             TimeUnit.SECONDS.sleep(
                     Long.parseLong(answer.headers().firstValue("Retry-After").orElseThrow()));
-            answer = signIn(browser, PASSPHRASE, "/bench");
+            answer = signIn(browser, passphrase, "/bench");
         }
         return answer;
     }
@@ -142,7 +146,11 @@ class LanIT extends AppIT {
     @Test
     void wrongOnesAreSlowedDownAndTheRightOneGoesWhereItWasAskedFrom() throws Exception {
         HttpClient browser = browser();
-        assertThat(signIn(browser, "wrong wrong wrong", "/amps").statusCode()).isIn(401, 429);
+        // After the third that counts the next waits four seconds, longer than a busy machine takes to ask.
+        for (int counted = 0; counted < 3; counted++) {
+            assertThat(signInPatiently(browser, "wrong wrong wrong").statusCode())
+                    .isEqualTo(401);
+        }
         HttpResponse<String> slowed = signIn(browser, PASSPHRASE, "/amps");
         assertThat(slowed.statusCode()).isEqualTo(429);
         assertThat(signInPatiently(browser).statusCode()).isEqualTo(303);

@@ -6,34 +6,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.BrowserIT;
-import yellowrail.core.amp.Topology;
-import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.DriveSweep;
-import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
-import yellowrail.core.stage.StageTube;
-import yellowrail.core.tube.Connection;
-import yellowrail.core.tube.TubeModels;
 
 class StageIT extends BrowserIT {
-    /** The stage the page begins with. */
-    private static Stage usual() {
-        var model = TubeModels.of("6L6GC").orElseThrow();
-        return new Stage(
-                Topology.PUSH_PULL,
-                Connection.PENTODE,
-                0,
-                460,
-                90,
-                Double.NaN,
-                200,
-                70,
-                0,
-                4200,
-                List.of(new StageTube(model, 0, 1, 470, 0), new StageTube(model, 1, 1, 470, 0)),
-                Biasing.fixed(-40));
-    }
-
     private double tile(String name) {
         String text = page.locator(".tile[data-name='" + name + "'] .figure").innerText();
         return Double.parseDouble(text.replaceAll("[^0-9.]", ""));
@@ -64,13 +40,13 @@ class StageIT extends BrowserIT {
     @Test
     void slidingToHotMovesTheTilesAndTheyAreWhatTheCoreComputes() {
         open("/stage");
-        DriveSweep cool = DriveSweep.of(StageIdle.at(usual(), 0.65 * 30), 24);
+        DriveSweep cool = DriveSweep.of(StageIdle.at(UsualStage.usual(), 0.65 * 30), 24);
         assertThat(tile("Power at clipping")).isCloseTo(cool.full().watts(), within(0.06));
         assertThat(tile("Hottest plate")).isCloseTo(cool.hottestPlate().hottestPlateWatts(), within(0.06));
         // An opened formula stays open while the slider moves.
         page.click(".tile[data-name='Hottest plate'] summary");
         slide("idle", "95");
-        DriveSweep hot = DriveSweep.of(StageIdle.at(usual(), 0.95 * 30), 24);
+        DriveSweep hot = DriveSweep.of(StageIdle.at(UsualStage.usual(), 0.95 * 30), 24);
         assertThat(tile("Hottest plate")).isCloseTo(hot.hottestPlate().hottestPlateWatts(), within(0.06));
         assertThat(page.locator(".tile[data-name='Hottest plate'] details p").innerText())
                 .contains("mean of Vpk · Ip over a cycle")

@@ -103,7 +103,10 @@ class GoldenFilesTest {
                         documents("v4/events", "body", StoredShapes.EVENT),
                         documents("v5/amps", "description", StoredShapes.AMP),
                         documents("v5/plans", "plan", StoredShapes.PLAN),
-                        documents("v5/type-snapshots", "body", StoredShapes.TUBE_TYPE))
+                        documents("v5/type-snapshots", "body", StoredShapes.TUBE_TYPE),
+                        documents("v6/plans", "plan", StoredShapes.PLAN),
+                        documents("v6/rounds", "state", StoredShapes.ROUND_STATE),
+                        documents("v6/settings", "body", kind("meter"), StoredShapes.METER))
                 .flatMap(s -> s);
     }
 

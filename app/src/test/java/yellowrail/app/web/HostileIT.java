@@ -112,6 +112,22 @@ class HostileIT extends AppIT {
                         .statusCode())
                 .isBetween(400, 499);
         assertThat(send(to("/stage?%7Bx%7D=1")).statusCode()).isEqualTo(200);
+        for (String odd : new String[] {
+            "%7Bx%7D=1",
+            "set1=" + "(".repeat(190),
+            "set1=16x16x16x8",
+            "taps=1e9",
+            "marked=-5",
+            "open=8:9",
+            "open=%00",
+            "drive1=1e300&driven1=primary",
+            "volts1=0&drive1=0&driven1=primary&other1=primary",
+            "coilOhms=NaN",
+            "tube="
+        }) {
+            assertThat(send(to("/load?" + odd)).statusCode()).as(odd).isLessThan(500);
+            assertThat(send(to("/load/heat?" + odd)).statusCode()).as(odd).isLessThan(500);
+        }
         var multipart = to("/bench").header("Content-Type", "multipart/form-data");
         assertThat(send(multipart.POST(HttpRequest.BodyPublishers.ofString("x")))
                         .statusCode())

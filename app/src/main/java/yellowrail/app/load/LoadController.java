@@ -1,0 +1,131 @@
+package yellowrail.app.load;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.stage.AmpStage;
+import yellowrail.app.stage.FromAmp;
+import yellowrail.app.stage.StageForm;
+import yellowrail.core.load.Lead;
+import yellowrail.core.reading.Meter;
+import yellowrail.core.stage.NoSolution;
+
+/** The load: transformer, taps and speakers, and what they do to a stage. Its whole state is in the address. */
+@Controller
+class LoadController {
+    /** Stands in an amp's address beside what is typed. */
+    private static final String CHANNEL = "channel";
+
+    private final LoadPages pages;
+    private final SettingStore settings;
+    private final AmpStore amps;
+    private final FromAmp fromAmp;
+
+    LoadController(LoadPages pages, SettingStore settings, AmpStore amps, FromAmp fromAmp) {
+        this.pages = pages;
+        this.settings = settings;
+        this.amps = amps;
+        this.fromAmp = fromAmp;
+    }
+
+    @GetMapping("/load")
+    String page(HttpServletRequest request, HttpServletResponse response, Model model) {
+        model.addAttribute("action", "/load");
+        return shown(
+                LoadForm.from(request::getParameter, StageForm.from(request::getParameter)), request, response, model);
+    }
+
+    /** Heat over frequency of the open cell, asked for once the rest is there: it takes longest. */
+    @GetMapping("/load/heat")
+    String heat(HttpServletRequest request, HttpServletResponse response, Model model) {
+        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        response.setHeader("Cache-Control", "no-store");
+        try {
+            model.addAttribute("heat", pages.heat(form).orElse(null));
+            model.addAttribute("trouble", "");
+        } catch (NoSolution none) {
+            model.addAttribute("trouble", none.getMessage());
+        }
+        return "load/frequencies :: heat";
+    }
+
+    /** The load of an amp: its stage as its description and rounds tell it; what the address says goes before. */
+    @GetMapping("/amps/{id}/load")
+    String ofAmp(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "1") int channel,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        Amp amp = amps.amp(id);
+        AmpStage stage = fromAmp.of(amp, channel);
+        boolean moved = request.getParameter("tube") != null;
+        StageForm of = moved ? StageForm.from(request::getParameter) : stage.form();
+        LoadForm form = LoadForm.from(
+                name -> request.getParameter(name) == null && name.equals("marked") && !moved
+                        ? of.text("load")
+                        : request.getParameter(name),
+                of);
+        model.addAttribute("action", "/amps/" + id + "/load");
+        model.addAttribute("amp", amp);
+        model.addAttribute("ofAmp", stage);
+        model.addAttribute(CHANNEL, channel);
+        return shown(form, request, response, model);
+    }
+
+    private String shown(LoadForm form, HttpServletRequest request, HttpServletResponse response, Model model) {
+        model.addAttribute("f", form.texts());
+        model.addAttribute("s", form.stage().texts());
+        model.addAttribute("stageQuery", form.stage().query());
+        model.addAttribute("v", pages.of(form));
+        model.addAttribute("leads", leads(form));
+        model.addAttribute("readings", LoadForm.READINGS);
+        model.addAttribute("fields", LoadForm.names());
+        model.addAttribute("describes", SpeakerFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
+        model.addAttribute("more", form.moreReadings());
+        model.addAttribute("sets", LoadForm.SETS);
+        model.addAttribute(
+                "ownMeters",
+                settings.meters().stream()
+                        .filter(m -> !Meter.CLASSES.contains(m))
+                        .map(Meter::name)
+                        .toList());
+        List<String> unknown =
+                new ArrayList<>(LoadForm.unknown(request.getParameterMap().keySet()));
+        unknown.remove(CHANNEL);
+        model.addAttribute("unknown", unknown);
+        response.setHeader("Cache-Control", "no-store");
+        response.addHeader("Vary", "HX-Request");
+        return request.getHeader("HX-Request") != null ? "load/answer :: swap" : "load/page";
+    }
+
+    /** Pairs of leads to pick from, with the taps as typed. */
+    private static Map<String, String> leads(LoadForm form) {
+        Map<String, String> leads = new LinkedHashMap<>();
+        for (Lead.Part part : Lead.Part.values()) {
+            // A single-ended primary has no centre tap.
+            boolean there =
+                    part == Lead.Part.PRIMARY || !form.stage().text("topology").equals("se");
+            if (part != Lead.Part.SECONDARY && there) {
+                Lead lead = new Lead(part, 0);
+                leads.put(lead.id(), lead.words());
+            }
+        }
+        for (String word : form.tapWords()) {
+            Lead.of("tap-" + word).ifPresent(tap -> leads.put(tap.id(), tap.words()));
+        }
+        return leads;
+    }
+}

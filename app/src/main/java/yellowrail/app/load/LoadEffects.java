@@ -1,0 +1,257 @@
+package yellowrail.app.load;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import yellowrail.app.stage.Limit;
+import yellowrail.app.stage.Limits;
+import yellowrail.app.stage.StageEngine;
+import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.LoadWords;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageSetting;
+
+/** What a load does to a stage: its figures against every limit, by the stage's own functions. */
+@Component
+class LoadEffects {
+    private static final double HALF = 0.5;
+    private static final double DOUBLE = 2;
+    /** Loads nearer than this are one column. */
+    private static final double SAME = 0.02;
+
+    /** Harmonics below this are none: equal sides cancel the even ones. */
+    private static final double LEAST_TOLD = 1e-4;
+
+    private final StageEngine engine;
+
+    LoadEffects(StageEngine engine) {
+        this.engine = engine;
+    }
+
+    /**
+     * The stage and what it is judged by.
+     *
+     * @param setting at the load it wants; empty where it is not understood
+     * @param highest highest mains, share of nominal
+     */
+    record Judge(Optional<StageSetting> setting, Optional<TubeFacts> facts, double highest) {}
+
+    /** The worst limit of a load, named. */
+    record Worst(String tone, String words) {}
+
+    static String mark(String tone) {
+        return switch (tone) {
+            case "over" -> "▲";
+            case "near" -> "◇";
+            case "unknown" -> "?";
+            default -> "";
+        };
+    }
+
+    /** The limits that a load moves. */
+    private static List<Limit> moved(StageEngine.Computed computed, Judge judge) {
+        TubeFacts facts = judge.facts().orElseThrow();
+        List<Limit> all = new ArrayList<>(Limits.heat(computed, facts));
+        all.addAll(Limits.overTheDrive(computed, judge.highest(), facts));
+        return all;
+    }
+
+    private static final String OVER = "over";
+    private static final List<String> GRAVEST = List.of(OVER, "near", "unknown", "unpublished", "open");
+
+    private static Optional<Limit> gravest(List<Limit> limits) {
+        return limits.stream()
+                .filter(l -> l.share() != null)
+                .min(Comparator.<Limit>comparingInt(l -> GRAVEST.indexOf(l.tone()))
+                        .thenComparing(Comparator.comparing(Limit::share).reversed()));
+    }
+
+    private static Worst worst(Limit limit) {
+        return new Worst(limit.tone(), percent(limit) + (limit.tone().equals("near") ? ", too close to call" : ""));
+    }
+
+    /**
+     * The worst of what this load moves, at its likely ohms and at both ends of their error: a limit passed at an end alone is
+     * too close to call.
+     */
+    Worst worst(LoadMap.Cell cell, Judge judge) {
+        if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
+            return new Worst("unknown", "stage not computed");
+        }
+        try {
+            Optional<Limit> likely = gravest(cell.factor(), judge);
+            if (likely.isEmpty()) {
+                return new Worst("unknown", "no limit is published");
+            }
+            if (!likely.get().tone().equals(OVER) && cell.leastFactor() < cell.mostFactor()) {
+                Optional<Limit> end = gravest(Stream.of(cell.leastFactor(), cell.mostFactor())
+                        .flatMap(factor -> gravest(factor, judge).stream())
+                        .toList());
+                if (end.filter(l -> l.tone().equals(OVER)).isPresent()) {
+                    return new Worst("near", percent(end.get()) + " within the error of the load, too close to call");
+                }
+            }
+            return worst(likely.get());
+        } catch (NoSolution none) {
+            return new Worst("unknown", none.getMessage());
+        }
+    }
+
+    private Optional<Limit> gravest(double factor, Judge judge) {
+        StageSetting at = judge.setting().orElseThrow().load(factor);
+        return gravest(moved(engine.picture(at, judge.highest()), judge));
+    }
+
+    private static String percent(Limit limit) {
+        return limit.name() + " " + Show.fixed(100 * limit.share(), 0) + " %";
+    }
+
+    /** What the stage passes, or comes too close to, at any load: empty when it does not. */
+    Optional<Worst> atAnyLoad(Judge judge) {
+        if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            StageSetting at = judge.setting().get();
+            StageEngine.Computed computed = engine.picture(at, judge.highest());
+            return gravest(Limits.atIdle(
+                            at, computed, judge.highest(), judge.facts().get()))
+                    .filter(l -> !l.tone().equals("open"))
+                    .map(LoadEffects::worst);
+        } catch (NoSolution none) {
+            return Optional.of(new Worst("unknown", none.getMessage()));
+        }
+    }
+
+    /** One load beside the wanted one, half of it and double. */
+    LoadView.Consequences beside(String speakers, LoadMap.Cell cell, Judge judge) {
+        String title = speakers + " on the " + Show.plain(cell.tap(), 4) + " Ω tap: " + LoadWords.ohms(cell.reflected())
+                + ", " + LoadWords.factor(cell.factor());
+        if (cell.stop().isPresent()) {
+            return new LoadView.Consequences(
+                    title,
+                    List.of(),
+                    List.of(),
+                    List.of(new LoadView.Claim("Stop", cell.stop().get().sentence())),
+                    "");
+        }
+        if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
+            return new LoadView.Consequences(title, List.of(), List.of(), List.of(), "The stage is not computed.");
+        }
+        Map<String, Double> factors = new LinkedHashMap<>();
+        factors.put("this load", cell.factor());
+        put(factors, "wanted load", 1);
+        put(factors, "half", HALF);
+        put(factors, "double", DOUBLE);
+        List<String> heads = new ArrayList<>();
+        Map<String, List<LoadView.Figure>> rows = new LinkedHashMap<>();
+        String trouble = "";
+        for (Map.Entry<String, Double> one : factors.entrySet()) {
+            try {
+                StageSetting at = judge.setting().get().load(one.getValue());
+                StageEngine.Computed computed = engine.picture(at, judge.highest());
+                figures(rows, at, computed, judge);
+                heads.add(one.getKey() + " (× " + Show.significant(one.getValue(), 2) + ")");
+            } catch (NoSolution none) {
+                trouble = "At × " + Show.significant(one.getValue(), 2) + ": " + none.getMessage();
+            }
+        }
+        List<LoadView.FigureRow> lines = rows.entrySet().stream()
+                .map(e -> new LoadView.FigureRow(e.getKey(), e.getValue()))
+                .toList();
+        return new LoadView.Consequences(
+                title,
+                heads,
+                lines,
+                trouble.isEmpty() ? claims(judge) : List.of(),
+                trouble.isEmpty()
+                        ? "Model, not measurement, at full sine into a resistor of these ohms. A speaker's impedance is not"
+                                + " constant over frequency: at its resonance and in the treble it is a multiple of the"
+                                + " marking."
+                        : trouble);
+    }
+
+    private static void put(Map<String, Double> factors, String name, double factor) {
+        if (factors.values().stream().noneMatch(f -> Math.abs(f / factor - 1) < SAME)) {
+            factors.put(name, factor);
+        }
+    }
+
+    private void figures(
+            Map<String, List<LoadView.Figure>> rows, StageSetting at, StageEngine.Computed computed, Judge judge) {
+        Cycle full = computed.drive().full();
+        add(
+                rows,
+                "Power at clipping",
+                plain(Show.si(full.watts(), Unit.WATT, 3), "P = V² / Z, where the first grid reaches 0 V"));
+        add(
+                rows,
+                "Distortion there",
+                plain(
+                        percent(full.distortion()),
+                        "THD = √(H2² + … + H9²) of the fundamental; its shape is to be trusted," + " its size is not"));
+        add(rows, "2nd harmonic", plain(percent(full.harmonics().get(0)), ""));
+        add(rows, "3rd harmonic", plain(percent(full.harmonics().get(1)), ""));
+        List<Limit> all = new ArrayList<>(moved(computed, judge));
+        all.addAll(Limits.atIdle(at, computed, judge.highest(), judge.facts().orElseThrow()));
+        for (Limit limit : all) {
+            add(
+                    rows,
+                    limit.name(),
+                    new LoadView.Figure(
+                            limit.figure(), limit.rating(), limit.tone(), mark(limit.tone()), limit.formula()));
+        }
+    }
+
+    private static void add(Map<String, List<LoadView.Figure>> rows, String name, LoadView.Figure figure) {
+        rows.computeIfAbsent(name, n -> new ArrayList<>()).add(figure);
+    }
+
+    private static LoadView.Figure plain(String text, String formula) {
+        return new LoadView.Figure(text, "", "open", "", formula);
+    }
+
+    private static String percent(double share) {
+        return share < LEAST_TOLD ? "under 0.01 %" : Show.significant(100 * share, 2) + " %";
+    }
+
+    /** Builders disagree; both are said, and what this stage does in either direction. */
+    private List<LoadView.Claim> claims(Judge judge) {
+        String half = told(judge, HALF);
+        String twice = told(judge, DOUBLE);
+        return List.of(
+                new LoadView.Claim(
+                        "Some builders hold: a higher load than wanted is harmless, a lower one burns tubes and transformer.",
+                        "This stage at double the load: " + twice),
+                new LoadView.Claim(
+                        "Others hold: a lower load is the safe side, a higher one kills screens and arcs over.",
+                        "This stage at half the load: " + half));
+    }
+
+    private String told(Judge judge, double factor) {
+        try {
+            StageSetting at = judge.setting().orElseThrow().load(factor);
+            StageEngine.Computed c = engine.picture(at, judge.highest());
+            TubeFacts facts = judge.facts().orElseThrow();
+            List<String> parts = new ArrayList<>();
+            for (Limit limit : Limits.heat(c, facts)) {
+                parts.add((parts.isEmpty() ? "plates " : "screens ") + limit.figure() + " (" + limit.rating() + ")");
+            }
+            return String.join(", ", parts) + ", plate peak "
+                    + Show.si(c.drive().plateMost(), Unit.VOLT, 3) + ", peak plate current "
+                    + Show.si(c.drive().plateAmperes(), Unit.AMPERE, 3) + ", "
+                    + Show.si(c.drive().full().watts(), Unit.WATT, 3) + ".";
+        } catch (NoSolution none) {
+            return none.getMessage();
+        }
+    }
+}

@@ -1,0 +1,151 @@
+package yellowrail.app.load;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import org.springframework.stereotype.Component;
+import yellowrail.app.stage.StageEngine;
+import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.load.HeatOverFrequency;
+import yellowrail.core.load.Instrument;
+import yellowrail.core.load.SpeakerOnTap;
+import yellowrail.core.load.Wiring;
+import yellowrail.core.reading.Show;
+import yellowrail.core.stage.AgainstRating;
+import yellowrail.core.stage.ReactiveCycle;
+import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.ModelTrust;
+
+/** Speakers over frequency, and what a stage does into them; what was computed is remembered by its content. */
+@Component
+class LoadHeat {
+    private static final int POINTS = 40;
+    private static final int DRAWN = 240;
+    private static final double LOW = 20;
+    private static final double HIGH = 20_000;
+    private static final int REMEMBERED = 200;
+
+    private record Key(StageSetting setting, SpeakerOnTap load) {}
+
+    private final Cache<Key, HeatOverFrequency> computed =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+    private final StageEngine engine;
+
+    LoadHeat(StageEngine engine) {
+        this.engine = engine;
+    }
+
+    /** The speaker's impedance and what the primary sees, without the stage. */
+    static LoadView.Frequencies impedance(Wiring speakers, double tap, Instrument band) {
+        double[] hertz = HeatOverFrequency.spread(LOW, HIGH, DRAWN);
+        List<double[]> points = new ArrayList<>();
+        for (double f : hertz) {
+            points.add(new double[] {f, speakers.at(f).norm()});
+        }
+        double least = points.stream()
+                .filter(p -> p[0] >= band.lowHertz() && p[0] <= band.highHertz())
+                .mapToDouble(p -> p[1])
+                .min()
+                .orElse(0);
+        LogPlot plot = new LogPlot(LOW, HIGH, 2 * tap, points);
+        return new LoadView.Frequencies(
+                plot.axis(),
+                band.words(),
+                plot.x(band.lowHertz()),
+                plot.x(band.highHertz()),
+                List.of(new LoadView.Curve("speaker, Ω", "plate", plot.path(points))),
+                plot.y(tap),
+                Show.plain(tap, 4) + " Ω tap",
+                "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω.",
+                List.of());
+    }
+
+    /** Heat over frequency at full drive, in per cent of the ratings. */
+    LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+        TubeFacts facts = judge.facts().orElseThrow();
+        ModelTrust.Bands bands = facts.bands(engine.picture(setting, judge.highest()));
+        HeatOverFrequency heat = computed.get(
+                new Key(setting, load),
+                k -> HeatOverFrequency.of(
+                        setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
+        List<LoadView.Curve> curves = new ArrayList<>();
+        List<double[]> plate = points(heat, p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
+        List<double[]> screen = Double.isNaN(facts.screenWatts())
+                ? List.of()
+                : points(heat, p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
+        List<double[]> all = new ArrayList<>(plate);
+        all.addAll(screen);
+        LogPlot plot = new LogPlot(LOW, HIGH, 120, all);
+        curves.add(new LoadView.Curve(
+                "plate, % of " + Show.plain(facts.plateWatts(), 3) + " W", "plate", plot.path(plate)));
+        if (!screen.isEmpty()) {
+            curves.add(new LoadView.Curve(
+                    "screen, % of " + Show.plain(facts.screenWatts(), 3) + " W", "screen", plot.path(screen)));
+        }
+        return new LoadView.Frequencies(
+                plot.axis(),
+                band.words(),
+                plot.x(band.lowHertz()),
+                plot.x(band.highHertz()),
+                curves,
+                plot.y(100),
+                "rating",
+                "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
+                        + " V peak at each grid: full drive into"
+                        + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
+                told(heat, bands, facts, band));
+    }
+
+    private static List<double[]> points(HeatOverFrequency heat, ToDoubleFunction<ReactiveCycle> figure) {
+        return heat.points().stream()
+                .map(p -> new double[] {p.hertz(), figure.applyAsDouble(p)})
+                .toList();
+    }
+
+    private static List<LoadView.RemarkLine> told(
+            HeatOverFrequency heat, ModelTrust.Bands bands, TubeFacts facts, Instrument band) {
+        List<LoadView.RemarkLine> lines = new ArrayList<>();
+        if (heat.unsolved() > 0) {
+            lines.add(new LoadView.RemarkLine(
+                    "caution",
+                    "warm",
+                    heat.unsolved() + " frequencies could not be computed: the hottest point may lie among them."));
+        }
+        heat.hottestPlate(band.lowHertz(), band.highHertz())
+                .ifPresent(p -> lines.add(
+                        line("Hottest plate", p.hottestPlateWatts(), facts.plateWatts(), bands.plate(), p.hertz())));
+        heat.hottestScreen(band.lowHertz(), band.highHertz())
+                .filter(p -> p.hottestScreenWatts() > 0)
+                .ifPresent(p -> lines.add(line(
+                        "Hottest screen", p.hottestScreenWatts(), facts.screenWatts(), bands.screen(), p.hertz())));
+        Optional<ReactiveCycle> most = heat.points().stream().reduce((a, b) -> b.plateMost() > a.plateMost() ? b : a);
+        most.ifPresent(p -> lines.add(new LoadView.RemarkLine(
+                "note",
+                "open",
+                "Highest plate peak " + Show.significant(p.plateMost(), 3) + " V at " + hertz(p.hertz())
+                        + " Hz, no published limit.")));
+        return lines;
+    }
+
+    private static LoadView.RemarkLine line(String what, double watts, double rating, double band, double hertz) {
+        AgainstRating against = AgainstRating.of(watts, rating, band);
+        String tone = against.name().toLowerCase(Locale.ROOT);
+        return new LoadView.RemarkLine(
+                against == AgainstRating.OVER ? "caution" : "note",
+                against == AgainstRating.OVER ? "over" : against == AgainstRating.NEAR ? "warm" : "open",
+                what + " in the band: " + Show.significant(watts, 3) + " W at " + hertz(hertz) + " Hz"
+                        + (Double.isNaN(rating)
+                                ? ", no published limit."
+                                : ", " + Show.fixed(100 * watts / rating, 0) + " % of " + Show.plain(rating, 3) + " W"
+                                        + (tone.equals("near") ? ", too close to call." : ".")));
+    }
+
+    private static String hertz(double hertz) {
+        return Show.plain(hertz, 2);
+    }
+}

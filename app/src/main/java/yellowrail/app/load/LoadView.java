@@ -1,0 +1,115 @@
+package yellowrail.app.load;
+
+import java.util.List;
+import java.util.Map;
+import yellowrail.app.forms.FieldErrors;
+
+/**
+ * All that the answer of the load page shows.
+ *
+ * @param said sentences at fields
+ * @param rows what each typed drive puts on the other winding, by row
+ * @param remarks gravest first
+ * @param impedance of the open cell's speakers over frequency; null where only their marking is known
+ * @param heats whether heat over frequency can be asked for
+ * @param stageTrouble why the stage is not computed, or empty
+ */
+record LoadView(
+        Map<String, FieldErrors.Complaint> said,
+        Map<Integer, Expected> rows,
+        List<TapLine> taps,
+        String screenTap,
+        List<RemarkLine> remarks,
+        Picture picture,
+        Grid grid,
+        Consequences consequences,
+        Frequencies impedance,
+        boolean heats,
+        String stageTrouble) {
+    /** What a drive puts on the other winding. */
+    record Expected(boolean refused, String words) {}
+
+    /** One tap: its ratio, what the primary shows with its load, and where that comes from. */
+    record TapLine(String tap, String turns, String impedance, String primary, String source, String formula) {}
+
+    /** A remark with its weight as a word for the page. */
+    record RemarkLine(String weight, String tone, String sentence) {}
+
+    /**
+     * The map: a column for each tap, a row for each set of speakers.
+     *
+     * @param anyLoad the limit that the stage passes whatever hangs on it; empty when none
+     */
+    record Grid(String wanted, List<String> taps, List<GridRow> rows, String anyLoad, String anyTone) {}
+
+    /**
+     * One set of speakers.
+     *
+     * @param known where its ohms come from when not from a marking, and how unequal speakers share the power
+     */
+    record GridRow(String text, String nominal, List<String> known, List<GridCell> cells) {}
+
+    /**
+     * One cell.
+     *
+     * @param key {@code tap:set} for the address; empty where there is nothing to open
+     * @param tone over, near, open, unknown or stop
+     * @param worst the limit that is worst, named
+     */
+    record GridCell(
+            String key,
+            String factor,
+            String way,
+            String ohms,
+            String tone,
+            String mark,
+            String worst,
+            boolean nearest,
+            boolean open) {}
+
+    /** What a load does, beside others. */
+    record Consequences(String title, List<String> heads, List<FigureRow> rows, List<Claim> claims, String accuracy) {}
+
+    /** One figure over all loads. */
+    record FigureRow(String name, List<Figure> figures) {}
+
+    /** One figure at one load. */
+    record Figure(String text, String against, String tone, String mark, String formula) {}
+
+    /** What builders hold, beside what this stage says. */
+    record Claim(String held, String here) {}
+
+    /** The transformer as drawn. */
+    record Picture(
+            boolean pushPull, String primary, String half, List<Secondary> secondaries, int height, String words) {}
+
+    /** One secondary tap as drawn. */
+    record Secondary(String tap, String turns, String wired, int y, boolean used) {}
+
+    /**
+     * Curves over frequency.
+     *
+     * @param from where the band of the instrument begins, in the drawing
+     * @param line where the level to compare with lies
+     * @param told what the curves say, with their numbers
+     */
+    record Frequencies(
+            Axis axis,
+            String band,
+            double from,
+            double to,
+            List<Curve> curves,
+            double line,
+            String lineName,
+            String words,
+            List<RemarkLine> told) {}
+
+    /** One curve as a path. */
+    record Curve(String name, String css, String path) {}
+
+    /** Axes of a drawing with their ticks. */
+    record Axis(List<Tick> across, List<Tick> up, double left, double right, double top, double bottom) {}
+
+    /** A tick and where it stands. */
+    record Tick(double at, String words) {}
+}

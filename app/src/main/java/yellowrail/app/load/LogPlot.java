@@ -1,0 +1,63 @@
+package yellowrail.app.load;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import yellowrail.core.reading.Show;
+
+/** Where points of a curve over a logarithmic frequency axis stand in a drawing of 760 by 200. */
+final class LogPlot {
+    private static final double LEFT = 52;
+    private static final double RIGHT = 740;
+    private static final double TOP = 16;
+    private static final double BOTTOM = 168;
+    private static final double[] TICKS = {20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000};
+
+    private final double low;
+    private final double high;
+    private final double most;
+
+    /** @param atLeast what the upright axis reaches whatever the points say */
+    LogPlot(double low, double high, double atLeast, List<double[]> points) {
+        this.low = low;
+        this.high = high;
+        this.most = 1.08
+                * Math.max(atLeast, points.stream().mapToDouble(p -> p[1]).max().orElse(0));
+    }
+
+    double x(double hertz) {
+        return LEFT + (RIGHT - LEFT) * Math.log(hertz / low) / Math.log(high / low);
+    }
+
+    double y(double value) {
+        return BOTTOM - (BOTTOM - TOP) * value / most;
+    }
+
+    String path(List<double[]> points) {
+        StringBuilder path = new StringBuilder();
+        for (double[] p : points) {
+            path.append(path.isEmpty() ? 'M' : 'L').append(String.format(Locale.ROOT, "%.1f,%.1f", x(p[0]), y(p[1])));
+        }
+        return path.toString();
+    }
+
+    LoadView.Axis axis() {
+        List<LoadView.Tick> across = new ArrayList<>();
+        for (double hertz : TICKS) {
+            across.add(new LoadView.Tick(
+                    x(hertz), hertz >= 1000 ? Show.plain(hertz / 1000, 2) + "k" : Show.plain(hertz, 3)));
+        }
+        double step = step(most / 4);
+        List<LoadView.Tick> up = new ArrayList<>();
+        for (double value = 0; value <= most; value += step) {
+            up.add(new LoadView.Tick(y(value), Show.plain(value, 3)));
+        }
+        return new LoadView.Axis(across, up, LEFT, RIGHT, TOP, BOTTOM);
+    }
+
+    private static double step(double rough) {
+        double decade = Math.pow(10, Math.floor(Math.log10(rough)));
+        double lead = rough / decade;
+        return decade * (lead < 1.5 ? 1 : lead < 3.5 ? 2 : lead < 7.5 ? 5 : 10);
+    }
+}
