@@ -18,6 +18,13 @@ public record Remark(Code code, String about, String sentence) {
         UNLIKE_HALVES(Weight.CONTRADICTION),
         TAPS_NOT_AS_MARKED(Weight.CAUTION),
         NOT_AS_MARKED(Weight.CAUTION),
+        /** Its ohms are those of other tubes than the ones fitted. */
+        OTHER_TUBES(Weight.CAUTION),
+        /** Copper, direct current or low notes that do not go with this stage. */
+        BAD_WINDING(Weight.CONTRADICTION),
+        UNUSUAL_COPPER(Weight.CAUTION),
+        CORE_CURRENT(Weight.CAUTION),
+        LOW_NOTES(Weight.NOTE),
         COARSE_READING(Weight.NOTE),
         ONE_SIDE_ONLY(Weight.NOTE),
         METER_NOT_KNOWN(Weight.NOTE);
