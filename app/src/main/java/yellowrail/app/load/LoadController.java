@@ -61,6 +61,15 @@ class LoadController {
         return "load/frequencies :: heat";
     }
 
+    /** Which load these tubes would like, asked for when it is unfolded. */
+    @GetMapping("/load/choice")
+    String choice(HttpServletRequest request, HttpServletResponse response, Model model) {
+        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        response.setHeader("Cache-Control", "no-store");
+        model.addAttribute("choice", pages.choice(form).orElse(null));
+        return "load/choice :: choice";
+    }
+
     /** The load of an amp: its stage as its description and rounds tell it; what the address says goes before. */
     @GetMapping("/amps/{id}/load")
     String ofAmp(
@@ -94,6 +103,7 @@ class LoadController {
         model.addAttribute("readings", LoadForm.READINGS);
         model.addAttribute("fields", LoadForm.names());
         model.addAttribute("describes", SpeakerFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
+        model.addAttribute("windings", WindingFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
         model.addAttribute("more", form.moreReadings());
         model.addAttribute("sets", LoadForm.SETS);
         model.addAttribute(

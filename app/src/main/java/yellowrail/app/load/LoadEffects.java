@@ -22,7 +22,7 @@ import yellowrail.core.stage.StageSetting;
 
 /** What a load does to a stage: its figures against every limit, by the stage's own functions. */
 @Component
-class LoadEffects {
+public class LoadEffects {
     private static final double HALF = 0.5;
     private static final double DOUBLE = 2;
     /** Loads nearer than this are one column. */
@@ -42,11 +42,13 @@ class LoadEffects {
      *
      * @param setting at the load it wants; empty where it is not understood
      * @param highest highest mains, share of nominal
+     * @param coreAmperes direct current the transformer is rated for, A
      */
-    record Judge(Optional<StageSetting> setting, Optional<TubeFacts> facts, double highest) {}
+    record Judge(
+            Optional<StageSetting> setting, Optional<TubeFacts> facts, double highest, Optional<Double> coreAmperes) {}
 
     /** The worst limit of a load, named. */
-    record Worst(String tone, String words) {}
+    public record Worst(String tone, String words) {}
 
     static String mark(String tone) {
         return switch (tone) {
@@ -62,7 +64,15 @@ class LoadEffects {
         TubeFacts facts = judge.facts().orElseThrow();
         List<Limit> all = new ArrayList<>(Limits.heat(computed, facts));
         all.addAll(Limits.overTheDrive(computed, judge.highest(), facts));
+        if (judge.coreAmperes().isPresent() || !computed.stage().pushPull()) {
+            all.addAll(Limits.core(computed, judge.coreAmperes().orElse(Double.NaN), facts));
+        }
         return all;
+    }
+
+    /** The worst of what one load moves; empty where no limit of it is published. */
+    Optional<Limit> worstOf(StageEngine.Computed computed, Judge judge) {
+        return gravest(moved(computed, judge));
     }
 
     private static final String OVER = "over";
@@ -111,7 +121,7 @@ class LoadEffects {
         return gravest(moved(engine.picture(at, judge.highest()), judge));
     }
 
-    private static String percent(Limit limit) {
+    static String percent(Limit limit) {
         return limit.name() + " " + Show.fixed(100 * limit.share(), 0) + " %";
     }
 
@@ -129,6 +139,16 @@ class LoadEffects {
                     .map(LoadEffects::worst);
         } catch (NoSolution none) {
             return Optional.of(new Worst("unknown", none.getMessage()));
+        }
+    }
+
+    /** The stage at this load and full drive; empty where it cannot be solved. */
+    Optional<Cycle> full(double factor, Judge judge) {
+        try {
+            StageSetting at = judge.setting().orElseThrow().load(factor);
+            return Optional.of(engine.picture(at, judge.highest()).drive().full());
+        } catch (NoSolution none) {
+            return Optional.empty();
         }
     }
 
@@ -220,7 +240,7 @@ class LoadEffects {
         return new LoadView.Figure(text, "", "open", "", formula);
     }
 
-    private static String percent(double share) {
+    static String percent(double share) {
         return share < LEAST_TOLD ? "under 0.01 %" : Show.significant(100 * share, 2) + " %";
     }
 

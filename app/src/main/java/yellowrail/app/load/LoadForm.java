@@ -38,7 +38,7 @@ public final class LoadForm {
         }
         USUAL.put("open", "");
         SpeakerFields.NAMES.forEach(name -> USUAL.put(name, ""));
-        USUAL.put("henries", "");
+        WindingFields.NAMES.forEach(name -> USUAL.put(name, ""));
         USUAL.put("band", "guitar");
     }
 
@@ -51,7 +51,7 @@ public final class LoadForm {
     }
 
     /** @param stage what the stage is where the address does not say */
-    static LoadForm from(UnaryOperator<String> said, StageForm stage) {
+    public static LoadForm from(UnaryOperator<String> said, StageForm stage) {
         Map<String, String> texts = new LinkedHashMap<>();
         USUAL.forEach((name, usual) -> {
             String text = said.apply(name);
@@ -61,12 +61,12 @@ public final class LoadForm {
     }
 
     /** Whether a name in an address belongs to a load or its stage. */
-    static boolean knows(String name) {
+    public static boolean knows(String name) {
         return USUAL.containsKey(name) || StageForm.names().contains(name);
     }
 
     /** Names of all fields, the stage's too. */
-    static List<String> names() {
+    public static List<String> names() {
         List<String> names = new ArrayList<>(USUAL.keySet());
         names.addAll(StageForm.names());
         return names;

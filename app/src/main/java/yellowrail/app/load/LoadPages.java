@@ -15,6 +15,7 @@ import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.MeasuredTransformer;
+import yellowrail.core.load.PublishedLoads;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Speaker;
 import yellowrail.core.load.SpeakerOnTap;
@@ -23,11 +24,12 @@ import yellowrail.core.load.Transformer;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
+import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
 
 /** Makes what the load page shows of what was typed. */
 @Component
-class LoadPages {
+public class LoadPages {
     private static final int SECONDARY_STEP = 46;
     /** Where speakers are about their nominal ohms. */
     private static final double MIDDLE_HERTZ = 400;
@@ -39,12 +41,14 @@ class LoadPages {
     private final TubeFactsOf facts;
     private final LoadEffects effects;
     private final LoadHeat heat;
+    private final LoadChoices choices;
     private final SettingStore settings;
 
-    LoadPages(TubeFactsOf facts, LoadEffects effects, LoadHeat heat, SettingStore settings) {
+    LoadPages(TubeFactsOf facts, LoadEffects effects, LoadHeat heat, LoadChoices choices, SettingStore settings) {
         this.facts = facts;
         this.effects = effects;
         this.heat = heat;
+        this.choices = choices;
         this.settings = settings;
     }
 
@@ -62,10 +66,8 @@ class LoadPages {
         Optional<LoadMap> map = read.transformer()
                 .flatMap(t -> setting.map(
                         s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
-        List<Remark> remarks = read.transformer().map(LoadPages::remarks).orElse(List.of());
-        LoadEffects.Judge judge =
-                new LoadEffects.Judge(setting, tube.facts(), read.stage().highest());
         Optional<Opened> opened = map.flatMap(m -> opened(m, form.text("open"), said));
+        LoadEffects.Judge judge = judge(read, setting, opened, tube);
         return new LoadView(
                 said,
                 expected(read),
@@ -74,17 +76,114 @@ class LoadPages {
                         .flatMap(t -> t.measured().screenTap())
                         .map(LoadPages::screenTap)
                         .orElse(""),
-                remarks.stream().map(LoadPages::line).toList(),
+                read.transformer().map(t -> remarks(t, read, setting, tube)).orElse(List.of()).stream()
+                        .map(LoadPages::line)
+                        .toList(),
                 read.transformer().map(t -> picture(t, opened, setting)).orElse(null),
                 map.map(m -> grid(m, read.transformer().orElseThrow(), judge, opened))
                         .orElse(null),
                 opened.map(o -> effects.beside(o.row().text(), o.cell(), judge)).orElse(null),
+                opened.filter(o -> o.cell().stop().isEmpty())
+                        .map(o -> real(read, o, judge))
+                        .orElse(List.of()),
                 opened.filter(o -> o.row().speakers().hasCurve())
                         .map(o ->
                                 LoadHeat.impedance(o.row().speakers(), o.cell().tap(), read.band()))
                         .orElse(null),
                 opened.filter(o -> heats(o, setting)).isPresent(),
                 setting.isPresent() ? "" : trouble(read.stage().complaints()));
+    }
+
+    /** What everything on the page is judged by: the stage with this transformer's copper in it. */
+    private static LoadEffects.Judge judge(
+            LoadReader.Read read, Optional<StageSetting> setting, Optional<Opened> opened, TubeFactsOf.Answer tube) {
+        Optional<StageSetting> copper = setting.map(s -> opened.map(o -> LoadReal.copper(
+                        s, read.windings().windings(), o.cell(), o.row().nominalOhms()))
+                .orElse(s));
+        return new LoadEffects.Judge(
+                copper, tube.facts(), read.stage().highest(), read.windings().coreAmperes());
+    }
+
+    private List<LoadView.RemarkLine> real(LoadReader.Read read, Opened opened, LoadEffects.Judge judge) {
+        if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
+            return List.of();
+        }
+        return effects.full(opened.cell().factor(), judge)
+                .map(full -> LoadReal.lines(
+                        read.windings(),
+                        judge.setting().get().load(opened.cell().factor()),
+                        read.transformer()
+                                .orElseThrow()
+                                .turns(opened.cell().tap())
+                                .orElseThrow()
+                                .value(),
+                        opened.row().nominalOhms(),
+                        full.watts(),
+                        read.band()))
+                .orElse(List.of());
+    }
+
+    /**
+     * A load understood as a whole.
+     *
+     * @param judged the worst limit of each cell that is an operation, by cell
+     */
+    public record Answered(
+            Transformer transformer, LoadMap map, List<Remark> remarks, Map<LoadMap.Cell, LoadEffects.Worst> judged) {}
+
+    /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
+    public Answered answered(LoadForm form) {
+        TubeFactsOf.Answer tube = facts.of(form.stage());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
+        if (read.complaints().any() || read.transformer().isEmpty() || setting.isEmpty()) {
+            throw new Refused(
+                    read.complaints().any() ? read.complaints() : read.stage().complaints());
+        }
+        Transformer transformer = read.transformer().get();
+        LoadMap map =
+                LoadMap.of(transformer, read.sets(), setting.get().described().loadOhms());
+        LoadEffects.Judge judge = judge(read, setting, opened(map, form.text("open"), new LinkedHashMap<>()), tube);
+        Map<LoadMap.Cell, LoadEffects.Worst> judged = new LinkedHashMap<>();
+        map.rows().stream()
+                .flatMap(row -> row.cells().stream())
+                .filter(cell -> cell.stop().isEmpty())
+                .forEach(cell -> judged.put(cell, effects.worst(cell, judge)));
+        return new Answered(transformer, map, remarks(transformer, read, setting, tube), judged);
+    }
+
+    /** What was typed is not understood. */
+    public static final class Refused extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+        private final transient FieldErrors complaints;
+
+        Refused(FieldErrors complaints) {
+            super("not understood: " + complaints.byField().keySet());
+            this.complaints = complaints;
+        }
+
+        public FieldErrors complaints() {
+            return complaints;
+        }
+    }
+
+    /** What the page asks for once it stands: which load these tubes would like. */
+    Optional<LoadView.Choice> choice(LoadForm form) {
+        TubeFactsOf.Answer tube = facts.of(form.stage());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
+        if (read.transformer().isEmpty() || setting.isEmpty()) {
+            return Optional.empty();
+        }
+        LoadMap map = LoadMap.of(
+                read.transformer().get(), read.sets(), setting.get().described().loadOhms());
+        Optional<Opened> opened = opened(map, form.text("open"), new LinkedHashMap<>());
+        return Optional.of(choices.of(
+                map,
+                opened.map(Opened::cell),
+                opened.map(o -> o.row().speakers()).filter(Wiring::hasCurve),
+                judge(read, setting, opened, tube),
+                read.band()));
     }
 
     /** The stage's slider moves what this page moves itself. */
@@ -121,13 +220,15 @@ class LoadPages {
         return opened(map, form.text("open"), new LinkedHashMap<>())
                 .filter(o -> heats(o, setting))
                 .map(o -> heat.heat(
-                        setting.get().load(o.cell().factor()),
-                        new LoadEffects.Judge(
-                                setting, tube.facts(), read.stage().highest()),
+                        judge(read, setting, Optional.of(o), tube)
+                                .setting()
+                                .orElseThrow()
+                                .load(o.cell().factor()),
+                        judge(read, setting, Optional.of(o), tube),
                         new SpeakerOnTap(
                                 o.row().speakers(),
                                 transformer.turns(o.cell().tap()).orElseThrow().value(),
-                                read.primaryHenries()),
+                                read.windings().primaryHenries()),
                         read.band()));
     }
 
@@ -150,9 +251,26 @@ class LoadPages {
         return rows;
     }
 
-    private static List<Remark> remarks(Transformer transformer) {
+    private static List<Remark> remarks(
+            Transformer transformer, LoadReader.Read read, Optional<StageSetting> setting, TubeFactsOf.Answer tube) {
         List<Remark> all = new ArrayList<>(transformer.measured().remarks());
         transformer.againstMarking().ifPresent(all::add);
+        Optional<Estimate> primary =
+                transformer.taps().stream().findFirst().flatMap(tap -> transformer.reflected(tap, tap));
+        primary.ifPresent(ohms -> {
+            all.addAll(read.windings().windings().remarks(ohms.value()));
+            if (setting.isPresent() && tube.facts().isPresent()) {
+                Stage stage = setting.get().described();
+                PublishedLoads.otherTubes(
+                                tube.facts().get().designation(),
+                                stage.connection(),
+                                stage.topology(),
+                                stage.tubes().size() / (stage.pushPull() ? 2 : 1),
+                                ohms.low(),
+                                ohms.high())
+                        .ifPresent(all::add);
+            }
+        });
         all.sort(Comparator.comparing(r -> r.code().weight()));
         return all;
     }

@@ -31,8 +31,6 @@ final class LoadReader {
             Field.of("AC volts", Unit.VOLT, Prefix.NONE, 0.01, 300).aboveZero();
     private static final Field MARKED =
             Field.of("the primary's ohms", Unit.OHM, Prefix.NONE, 200, 100e3).aboveZero();
-    private static final Field HENRIES = Field.of("the primary's inductance", Unit.HENRY, Prefix.NONE, 0.5, 2000)
-            .aboveZero();
     private static final int MOST_TAPS = 6;
 
     /**
@@ -46,13 +44,13 @@ final class LoadReader {
      * What was read.
      *
      * @param transformer empty when its taps are not understood
-     * @param primaryHenries inductance of the whole primary, H; empty when not typed
+     * @param windings copper, inductance and ratings as far as they are typed
      */
     record Read(
             Optional<Transformer> transformer,
             List<Row> rows,
             List<LoadMap.Set> sets,
-            Optional<Double> primaryHenries,
+            WindingFields.Read windings,
             Instrument band,
             StageReader.Read stage,
             FieldErrors complaints) {}
@@ -96,16 +94,14 @@ final class LoadReader {
             rows.add(row(i, readings, meter));
         }
         List<LoadMap.Set> sets = sets(SpeakerFields.read(form, complaints));
-        Optional<Double> henries = form.blank("henries")
-                ? Optional.empty()
-                : complaints.quantity("henries", form.text("henries"), HENRIES).map(Typed::value);
+        WindingFields.Read windings = WindingFields.read(form, !singleEnded, complaints);
         Instrument band = complaints.pick("band", form.text("band"), BANDS, Instrument.GUITAR);
         StageReader.Read stage = StageReader.read(form.stage(), tube);
         return new Read(
                 taps.map(t -> new Transformer(marked, t, MeasuredTransformer.of(readings))),
                 rows,
                 sets,
-                henries,
+                windings,
                 band,
                 stage,
                 complaints);

@@ -10,6 +10,7 @@ import yellowrail.app.forms.FieldErrors;
  * @param said sentences at fields
  * @param rows what each typed drive puts on the other winding, by row
  * @param remarks gravest first
+ * @param real what copper, inductance and core make of the open cell
  * @param impedance of the open cell's speakers over frequency; null where only their marking is known
  * @param heats whether heat over frequency can be asked for
  * @param stageTrouble why the stage is not computed, or empty
@@ -23,6 +24,7 @@ record LoadView(
         Picture picture,
         Grid grid,
         Consequences consequences,
+        List<RemarkLine> real,
         Frequencies impedance,
         boolean heats,
         String stageTrouble) {
@@ -103,6 +105,28 @@ record LoadView(
             String lineName,
             String words,
             List<RemarkLine> told) {}
+
+    /**
+     * The stage over the loads it could have.
+     *
+     * @param marks what a load is best at, in words, with how to get it from taps and speakers at hand
+     * @param tone whether a speaker's curve is known, so that its change of tone is told
+     */
+    record Choice(List<ChoiceRow> rows, List<String> marks, boolean tone, Frequencies plot, String words) {}
+
+    /** The stage at one load. */
+    record ChoiceRow(
+            String factor,
+            String ohms,
+            String power,
+            String second,
+            String third,
+            String change,
+            String tone,
+            String mark,
+            String worst,
+            List<String> best,
+            boolean open) {}
 
     /** One curve as a path. */
     record Curve(String name, String css, String path) {}

@@ -5,13 +5,13 @@ import java.util.List;
 import java.util.Locale;
 import yellowrail.core.reading.Show;
 
-/** Where points of a curve over a logarithmic frequency axis stand in a drawing of 760 by 200. */
+/** Where points of a curve over a logarithmic axis of hertz or ohms stand in a drawing of 760 by 200. */
 final class LogPlot {
     private static final double LEFT = 52;
     private static final double RIGHT = 740;
     private static final double TOP = 16;
     private static final double BOTTOM = 168;
-    private static final double[] TICKS = {20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000};
+    private static final double[] LEADS = {1, 2, 5};
 
     private final double low;
     private final double high;
@@ -25,8 +25,8 @@ final class LogPlot {
                 * Math.max(atLeast, points.stream().mapToDouble(p -> p[1]).max().orElse(0));
     }
 
-    double x(double hertz) {
-        return LEFT + (RIGHT - LEFT) * Math.log(hertz / low) / Math.log(high / low);
+    double x(double place) {
+        return LEFT + (RIGHT - LEFT) * Math.log(place / low) / Math.log(high / low);
     }
 
     double y(double value) {
@@ -43,9 +43,14 @@ final class LogPlot {
 
     LoadView.Axis axis() {
         List<LoadView.Tick> across = new ArrayList<>();
-        for (double hertz : TICKS) {
-            across.add(new LoadView.Tick(
-                    x(hertz), hertz >= 1000 ? Show.plain(hertz / 1000, 2) + "k" : Show.plain(hertz, 3)));
+        for (double decade = 1; decade <= high; decade *= 10) {
+            for (double lead : LEADS) {
+                double place = lead * decade;
+                if (place >= low && place <= high) {
+                    across.add(new LoadView.Tick(
+                            x(place), place >= 1000 ? Show.plain(place / 1000, 2) + "k" : Show.plain(place, 3)));
+                }
+            }
         }
         double step = step(most / 4);
         List<LoadView.Tick> up = new ArrayList<>();

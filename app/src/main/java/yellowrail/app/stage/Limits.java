@@ -5,7 +5,9 @@ import java.util.List;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.ModelTrust;
 
 /** The limits that are not dissipation: DC volts and cathode current, and peaks, which nobody published. */
@@ -117,6 +119,47 @@ public final class Limits {
                     "mean of Vg2k · Ig2 over a cycle, highest over the drive: at " + where(screen)));
         }
         return List.copyOf(heat);
+    }
+
+    /**
+     * Direct current in the output transformer's core: all of a single-ended stage, the difference of the sides in
+     * push-pull.
+     *
+     * @param ratedAmperes what the transformer is rated for, A; NaN when not known
+     */
+    public static List<Limit> core(StageEngine.Computed c, double ratedAmperes, TubeFacts facts) {
+        double band = facts.bands(c).plate();
+        Cycle full = c.drive().full();
+        return List.of(
+                Limit.of(
+                        "Direct current in the core, idle",
+                        coreAmperes(c.stage(), c.drive().idle()),
+                        Unit.AMPERE,
+                        ratedAmperes,
+                        band,
+                        coreFormula(c.stage())),
+                Limit.of(
+                        "Direct current in the core, full drive",
+                        coreAmperes(c.stage(), full),
+                        Unit.AMPERE,
+                        ratedAmperes,
+                        band,
+                        coreFormula(c.stage())));
+    }
+
+    private static double coreAmperes(Stage stage, Cycle cycle) {
+        boolean screens = stage.connection() != Connection.PENTODE;
+        return stage.pushPull()
+                ? Math.abs(cycle.standingDifference())
+                : cycle.tubes().stream()
+                        .mapToDouble(t -> t.plateAmperes() + (screens ? t.screenAmperes() : 0))
+                        .sum();
+    }
+
+    private static String coreFormula(Stage stage) {
+        return stage.pushPull()
+                ? "mean current of side A − mean current of side B; a core without a gap minds a few mA"
+                : "sum of the mean currents of all tubes, as far as they flow through the primary";
     }
 
     private static String where(Cycle cycle) {

@@ -27,7 +27,7 @@ class LoadEffectsIT extends AppIT {
         StageForm form = StageForm.from(name -> name.equals("idle") ? "45" : null);
         TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
-        return new LoadEffects.Judge(read.setting(), tube.facts(), read.highest());
+        return new LoadEffects.Judge(read.setting(), tube.facts(), read.highest(), Optional.empty());
     }
 
     private static LoadMap.Cell cell(double factor, double error) {
@@ -64,7 +64,7 @@ class LoadEffectsIT extends AppIT {
 
     @Test
     void withoutAStageNothingIsTold() {
-        LoadEffects.Judge none = new LoadEffects.Judge(Optional.empty(), Optional.empty(), 1.1);
+        LoadEffects.Judge none = new LoadEffects.Judge(Optional.empty(), Optional.empty(), 1.1, Optional.empty());
         assertThat(effects.worst(cell(1, 0), none).tone()).isEqualTo("unknown");
         assertThat(effects.atAnyLoad(none)).isEmpty();
     }

@@ -106,7 +106,7 @@ class LoadIT extends BrowserIT {
         // By keyboard: the next cell of the map.
         page.locator("#cell-4-1").focus();
         page.keyboard().press("ArrowRight");
-        assertThat(page.locator("#effects h2")).containsText("16 | 16 | 8 on the 8 Ω tap");
+        assertThat(page.locator("#effects h2").first()).containsText("16 | 16 | 8 on the 8 Ω tap");
         page.waitForURL(u -> u.contains("open=8%3A1"));
         assertThat(page.locator("#cell-8-1")).isFocused();
     }

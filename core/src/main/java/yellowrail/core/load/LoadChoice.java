@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import org.hipparchus.complex.Complex;
@@ -98,22 +99,19 @@ public record LoadChoice(List<Point> points) {
         points = List.copyOf(points);
     }
 
-    /** @param levels of drive at each load, 4 to 100 */
-    public static LoadChoice of(StageSetting setting, int levels) {
+    /** @param drives how a setting is driven from idle to full; may throw {@link NoSolution} */
+    public static LoadChoice of(StageSetting setting, Function<StageSetting, DriveSweep> drives) {
         List<Point> points = new ArrayList<>();
         for (double factor : PLACES) {
             try {
-                points.add(at(setting, factor, levels));
+                StageSetting at = setting.load(factor);
+                Stage stage = at.stage();
+                points.add(new Point(factor, stage.loadOhms(), drives.apply(at), OutputResistance.of(stage)));
             } catch (NoSolution none) {
-                // Left out: a gap in the table is told by its missing row.
+                // Left out: the place is missing among the points, which is told.
             }
         }
         return new LoadChoice(points);
-    }
-
-    private static Point at(StageSetting setting, double factor, int levels) {
-        Stage stage = setting.load(factor).stage();
-        return new Point(factor, stage.loadOhms(), DriveSweep.of(stage, levels), OutputResistance.of(stage));
     }
 
     /**

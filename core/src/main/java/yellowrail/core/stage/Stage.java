@@ -100,6 +100,28 @@ public record Stage(
         return moved(() -> with(supplyVolts, screenSupplyVolts, ohms, tubes, biasing));
     }
 
+    /**
+     * The same stage with the copper of another transformer.
+     *
+     * @param half winding resistance of a half primary (single-ended: the primary), Ω
+     * @param secondary reflected to the whole primary, Ω
+     */
+    public Stage withCopper(double half, double secondary) {
+        return new Stage(
+                topology,
+                connection,
+                tap,
+                supplyVolts,
+                supplyOhms,
+                screenSupplyVolts,
+                screenFeedOhms,
+                half,
+                secondary,
+                loadOhms,
+                tubes,
+                biasing);
+    }
+
     public Stage biased(Biasing other) {
         return with(supplyVolts, screenSupplyVolts, loadOhms, tubes, other);
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.OutputResistance;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
@@ -34,6 +35,10 @@ class LoadChoiceTest {
                 java.util.List.of(new StageTube(MODEL, 0, 1, 470, 0), new StageTube(MODEL, 1, 1, 470, 0)),
                 Biasing.fixed(-40));
         return new StageSetting(stage, 30, 0.65, 1, 1, true);
+    }
+
+    private static LoadChoice choice(int levels) {
+        return LoadChoice.of(pair(Connection.PENTODE), at -> DriveSweep.of(at.stage(), levels));
     }
 
     private static double rp(StageSetting setting) {
@@ -69,7 +74,7 @@ class LoadChoiceTest {
 
     @Test
     void wishesPickTheirLoads() {
-        LoadChoice choice = LoadChoice.of(pair(Connection.PENTODE), 12);
+        LoadChoice choice = choice(12);
         assertThat(choice.points()).hasSize(LoadChoice.PLACES.size());
         double most = choice.points().stream()
                 .mapToDouble(LoadChoice.Point::watts)
@@ -103,7 +108,7 @@ class LoadChoiceTest {
     @Test
     void toneFollowsImpedance() {
         Wiring cone = new Wiring.Driver("A", CONE);
-        var point = LoadChoice.of(pair(Connection.PENTODE), 4).points().get(0);
+        var point = choice(4).points().get(0);
         double ratio = 46.4 / 6.5;
         assertThat(point.changeOfTone(cone, 20, 20e3)).isBetween(12.0, 20 * Math.log10(ratio) + 2);
         Wiring resistor = new Wiring.Driver("8", new Speaker.Nominal(8));

@@ -1,0 +1,107 @@
+package yellowrail.app.api;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.app.load.LoadEffects;
+import yellowrail.app.load.LoadPages;
+import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.Remark;
+import yellowrail.core.load.Transformer;
+import yellowrail.core.reading.Estimate;
+
+/** A transformer, its taps and what speakers on them do to a stage. */
+@Schema(description = "Ratio, taps by speakers and what does not fit: a model, not a measurement")
+record LoadResult(
+        @Schema(description = "The load the stage is meant for, Ω")
+        double wantedOhms,
+
+        List<Tap> taps,
+
+        @Schema(description = "Screen taps, share of their half of the primary; null when not read")
+        Figure screenTap,
+
+        List<Cell> map,
+
+        @Schema(description = "Gravest first") List<Said> remarks) {
+    @Schema(description = "A value with the half width of its 95 % band")
+    record Figure(double value, double likely) {
+        static Figure of(Estimate estimate) {
+            return new Figure(estimate.value(), estimate.likely());
+        }
+    }
+
+    @Schema(description = "One secondary tap")
+    record Tap(
+            @Schema(description = "Nominal load as marked, Ω")
+            double ohms,
+
+            @Schema(description = "Whole primary over this tap; null when not known")
+            Figure turns,
+
+            @Schema(description = "What the primary shows with its nominal load on it, Ω; null when not known")
+            Figure primaryOhms,
+
+            Transformer.Source source) {}
+
+    @Schema(description = "One set of speakers on one tap")
+    record Cell(
+            String speakers,
+            @Schema(description = "From the markings, Ω") double nominalOhms,
+            @Schema(description = "Tap, Ω") double tap,
+
+            @Schema(description = "What the primary shows, Ω")
+            Figure ohms,
+
+            @Schema(description = "That over the wanted load")
+            double factor,
+
+            @Schema(description = "over, near, open, unknown, or stop for a load that is as good as open or shorted")
+            String tone,
+
+            @Schema(description = "The worst limit, or why it is a stop")
+            String worst) {}
+
+    @Schema(description = "Something that does not fit or is to be known")
+    record Said(Remark.Code code, Remark.Weight weight, String about, String sentence) {}
+
+    static LoadResult of(LoadPages.Answered answered) {
+        Transformer transformer = answered.transformer();
+        List<Tap> taps = transformer.taps().stream()
+                .map(ohms -> new Tap(
+                        ohms,
+                        figure(transformer.turns(ohms)),
+                        figure(transformer.reflected(ohms, ohms)),
+                        transformer.source(ohms)))
+                .toList();
+        List<Cell> map = new ArrayList<>();
+        for (LoadMap.Row row : answered.map().rows()) {
+            for (LoadMap.Cell cell : row.cells()) {
+                Optional<LoadEffects.Worst> worst =
+                        Optional.ofNullable(answered.judged().get(cell));
+                map.add(new Cell(
+                        row.text(),
+                        row.nominalOhms(),
+                        cell.tap(),
+                        Figure.of(cell.reflected()),
+                        cell.factor(),
+                        worst.map(LoadEffects.Worst::tone).orElse("stop"),
+                        worst.map(LoadEffects.Worst::words)
+                                .orElseGet(() -> cell.stop().orElseThrow().sentence())));
+            }
+        }
+        return new LoadResult(
+                answered.map().wantedOhms(),
+                taps,
+                figure(transformer.measured().screenTap()),
+                map,
+                answered.remarks().stream()
+                        .map(r -> new Said(r.code(), r.code().weight(), r.about(), r.sentence()))
+                        .toList());
+    }
+
+    private static Figure figure(Optional<Estimate> estimate) {
+        return estimate.map(Figure::of).orElse(null);
+    }
+}
