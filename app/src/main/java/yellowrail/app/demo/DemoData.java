@@ -18,6 +18,7 @@ import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Unit;
@@ -36,8 +37,15 @@ class DemoData implements ApplicationRunner {
     private final RoundStore rounds;
     private final SessionStore sessions;
     private final ResultStore results;
+    private final TransformerStore transformers;
 
-    DemoData(AmpStore amps, RoundStore rounds, SessionStore sessions, ResultStore results) {
+    DemoData(
+            AmpStore amps,
+            RoundStore rounds,
+            SessionStore sessions,
+            ResultStore results,
+            TransformerStore transformers) {
+        this.transformers = transformers;
         this.amps = amps;
         this.rounds = rounds;
         this.sessions = sessions;
@@ -59,6 +67,7 @@ class DemoData implements ApplicationRunner {
         DemoSessions demo = new DemoSessions(sessions, bittern);
         demo.finished(id("session/finished"));
         demo.halfDone(id("session/half"));
+        new DemoTransformers(transformers, DemoData::id).keep(bittern.id());
         Amp curlew = keep("curlew", DemoAmps.curlew());
         new DemoTurns(sessions, curlew).finished(id("session/turns"));
     }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -18,6 +19,8 @@ import yellowrail.app.settings.SettingStore;
 import yellowrail.app.stage.AmpStage;
 import yellowrail.app.stage.FromAmp;
 import yellowrail.app.stage.StageForm;
+import yellowrail.app.transformers.KeptTransformer;
+import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.load.Lead;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.NoSolution;
@@ -32,8 +35,11 @@ class LoadController {
     private final SettingStore settings;
     private final AmpStore amps;
     private final FromAmp fromAmp;
+    private final TransformerStore transformers;
 
-    LoadController(LoadPages pages, SettingStore settings, AmpStore amps, FromAmp fromAmp) {
+    LoadController(
+            LoadPages pages, SettingStore settings, AmpStore amps, FromAmp fromAmp, TransformerStore transformers) {
+        this.transformers = transformers;
         this.pages = pages;
         this.settings = settings;
         this.amps = amps;
@@ -43,8 +49,19 @@ class LoadController {
     @GetMapping("/load")
     String page(HttpServletRequest request, HttpServletResponse response, Model model) {
         model.addAttribute("action", "/load");
+        Optional<KeptTransformer> kept = kept(request);
         return shown(
-                LoadForm.from(request::getParameter, StageForm.from(request::getParameter)), request, response, model);
+                LoadForm.from(KeptTexts.of(request::getParameter, kept), StageForm.from(request::getParameter)),
+                kept,
+                null,
+                request,
+                response,
+                model);
+    }
+
+    /** The transformer that the address names. */
+    private Optional<KeptTransformer> kept(HttpServletRequest request) {
+        return pages.kept(LoadForm.from(request::getParameter, StageForm.from(request::getParameter)));
     }
 
     /** Heat over frequency of the open cell, asked for once the rest is there: it takes longest. */
@@ -82,19 +99,38 @@ class LoadController {
         AmpStage stage = fromAmp.of(amp, channel);
         boolean moved = request.getParameter("tube") != null;
         StageForm of = moved ? StageForm.from(request::getParameter) : stage.form();
+        Optional<KeptTransformer> kept =
+                moved ? kept(request) : kept(request).or(() -> transformers.fittedTo(id, channel));
         LoadForm form = LoadForm.from(
-                name -> request.getParameter(name) == null && name.equals("marked") && !moved
-                        ? of.text("load")
-                        : request.getParameter(name),
+                KeptTexts.of(
+                        name -> request.getParameter(name) == null && name.equals("marked") && !moved && kept.isEmpty()
+                                ? of.text("load")
+                                : request.getParameter(name),
+                        kept),
                 of);
         model.addAttribute("action", "/amps/" + id + "/load");
         model.addAttribute("amp", amp);
         model.addAttribute("ofAmp", stage);
         model.addAttribute(CHANNEL, channel);
-        return shown(form, request, response, model);
+        return shown(form, kept, id, request, response, model);
     }
 
-    private String shown(LoadForm form, HttpServletRequest request, HttpServletResponse response, Model model) {
+    private String shown(
+            LoadForm form,
+            Optional<KeptTransformer> kept,
+            UUID ampId,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        model.addAttribute("kept", kept.orElse(null));
+        model.addAttribute(
+                "keep",
+                new LoadView.Keep(
+                        UUID.randomUUID(),
+                        kept.map(KeptTransformer::version).orElse(0),
+                        kept.map(k -> k.description().name()).orElse(""),
+                        ampId,
+                        kept.isPresent()));
         model.addAttribute("f", form.texts());
         model.addAttribute("s", form.stage().texts());
         model.addAttribute("stageQuery", form.stage().query());

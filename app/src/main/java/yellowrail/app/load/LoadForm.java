@@ -37,6 +37,7 @@ public final class LoadForm {
             USUAL.put("set" + i, i == 1 ? "8" : "");
         }
         USUAL.put("open", "");
+        USUAL.put("transformer", "");
         SpeakerFields.NAMES.forEach(name -> USUAL.put(name, ""));
         WindingFields.NAMES.forEach(name -> USUAL.put(name, ""));
         USUAL.put("band", "guitar");

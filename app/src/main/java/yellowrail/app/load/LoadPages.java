@@ -7,11 +7,16 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.stage.TubeFactsOf;
+import yellowrail.app.transformers.KeptTransformer;
+import yellowrail.app.transformers.TransformerStore;
+import yellowrail.core.load.AcReading;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.MeasuredTransformer;
@@ -21,6 +26,7 @@ import yellowrail.core.load.Speaker;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.TapRatio;
 import yellowrail.core.load.Transformer;
+import yellowrail.core.load.TransformerDescription;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
@@ -36,6 +42,8 @@ public class LoadPages {
     /** From this ratio on it is told how the power is shared. */
     private static final double UNEQUAL = 1.05;
 
+    private static final Pattern READING = Pattern.compile("(?:driven|drive|other|volts)(\\d)");
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
     private static final Pattern KEY = Pattern.compile("\\d{1,4}(\\.\\d{1,3})?:\\d");
 
     private final TubeFactsOf facts;
@@ -43,18 +51,26 @@ public class LoadPages {
     private final LoadHeat heat;
     private final LoadChoices choices;
     private final SettingStore settings;
+    private final TransformerStore transformers;
 
-    LoadPages(TubeFactsOf facts, LoadEffects effects, LoadHeat heat, LoadChoices choices, SettingStore settings) {
+    LoadPages(
+            TubeFactsOf facts,
+            LoadEffects effects,
+            LoadHeat heat,
+            LoadChoices choices,
+            SettingStore settings,
+            TransformerStore transformers) {
         this.facts = facts;
         this.effects = effects;
         this.heat = heat;
         this.choices = choices;
         this.settings = settings;
+        this.transformers = transformers;
     }
 
     LoadView of(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
         Map<String, FieldErrors.Complaint> said =
                 new LinkedHashMap<>(read.complaints().byField());
         read.stage().complaints().byField().forEach(said::putIfAbsent);
@@ -62,6 +78,10 @@ public class LoadPages {
                 .setting()
                 .filter(s -> s.loadFactor() != 1)
                 .ifPresent(s -> said.putIfAbsent("loadFactor", moved(s)));
+        Optional<KeptTransformer> kept = kept(form);
+        if (!form.blank("transformer") && kept.isEmpty()) {
+            said.put("transformer", notKept());
+        }
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         Optional<LoadMap> map = read.transformer()
                 .flatMap(t -> setting.map(
@@ -134,7 +154,7 @@ public class LoadPages {
     /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
     public Answered answered(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.complaints().any() || read.transformer().isEmpty() || setting.isEmpty()) {
             throw new Refused(
@@ -170,7 +190,7 @@ public class LoadPages {
     /** What the page asks for once it stands: which load these tubes would like. */
     Optional<LoadView.Choice> choice(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.transformer().isEmpty() || setting.isEmpty()) {
             return Optional.empty();
@@ -184,6 +204,72 @@ public class LoadPages {
                 opened.map(o -> o.row().speakers()).filter(Wiring::hasCurve),
                 judge(read, setting, opened, tube),
                 read.band()));
+    }
+
+    /** What is to be kept of a form: nothing where some of it is not understood. */
+    record Keeping(Optional<TransformerDescription> description, List<AcReading> readings) {}
+
+    /** Fields of the speakers and of the page, which a transformer does not hold. */
+    private static boolean ofTransformer(String field) {
+        return !field.startsWith("set") && !SpeakerFields.NAMES.contains(field) && !field.equals("band");
+    }
+
+    Keeping keeping(LoadForm form, String name, FieldErrors complaints) {
+        LoadReader.Read read = LoadReader.read(form, facts.of(form.stage()), settings.meters(), counting(form));
+        read.complaints().byField().forEach((field, complaint) -> {
+            if (ofTransformer(field)) {
+                Matcher row = READING.matcher(field);
+                complaints.add(
+                        field,
+                        row.matches() ? "Reading " + row.group(1) + ": " + complaint.sentence() : complaint.sentence());
+            }
+        });
+        for (int i = 1; i <= LoadForm.READINGS; i++) {
+            if (!complaints.any() && form.blank("drive" + i) != form.blank("volts" + i)) {
+                complaints.add("volts" + i, "Reading " + i + " is not whole: type both voltages, or neither.");
+            }
+        }
+        String called = name.strip();
+        if (called.isEmpty() || called.length() > TransformerDescription.LONGEST_NAME) {
+            complaints.add(
+                    "name",
+                    "A name for the transformer, 1 to " + TransformerDescription.LONGEST_NAME
+                            + " characters, by which you find it on the shelf.");
+        }
+        return complaints.any()
+                ? new Keeping(Optional.empty(), List.of())
+                : new Keeping(Optional.of(described(called, read)), read.typed());
+    }
+
+    private static TransformerDescription described(String name, LoadReader.Read read) {
+        Transformer transformer = read.transformer().orElseThrow();
+        WindingFields.Read windings = read.windings();
+        return new TransformerDescription(
+                name,
+                transformer.markedOhms(),
+                transformer.taps(),
+                windings.windings(),
+                windings.primaryHenries(),
+                windings.coreAmperes(),
+                windings.rated().map(WindingFields.Rated::watts),
+                windings.rated().map(WindingFields.Rated::hertz));
+    }
+
+    /** Readings of the kept transformer that count; one that is not there is said at its field by the controller. */
+    private List<AcReading> counting(LoadForm form) {
+        return kept(form).map(KeptTransformer::counting).orElse(List.of());
+    }
+
+    /** The kept transformer that is looked at; empty for none, or where the address names none that is there. */
+    Optional<KeptTransformer> kept(LoadForm form) {
+        return ID.matcher(form.text("transformer")).matches()
+                ? transformers.find(UUID.fromString(form.text("transformer")))
+                : Optional.empty();
+    }
+
+    private static FieldErrors.Complaint notKept() {
+        return new FieldErrors.Complaint(
+                "No transformer is kept under this address: what is shown stands without it.", List.of(), false, false);
     }
 
     /** The stage's slider moves what this page moves itself. */
@@ -209,7 +295,7 @@ public class LoadPages {
      */
     Optional<LoadView.Frequencies> heat(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.transformer().isEmpty() || setting.isEmpty()) {
             return Optional.empty();

@@ -44,10 +44,12 @@ final class LoadReader {
      * What was read.
      *
      * @param transformer empty when its taps are not understood
+     * @param typed the readings that are typed and whole
      * @param windings copper, inductance and ratings as far as they are typed
      */
     record Read(
             Optional<Transformer> transformer,
+            List<AcReading> typed,
             List<Row> rows,
             List<LoadMap.Set> sets,
             WindingFields.Read windings,
@@ -75,11 +77,12 @@ final class LoadReader {
         own.stream().filter(m -> !Meter.CLASSES.contains(m)).forEach(m -> meters.put(m.name(), m));
     }
 
-    static Read read(LoadForm form, TubeFactsOf.Answer tube, List<Meter> meters) {
-        return new LoadReader(form, meters).read(tube);
+    /** @param kept readings of the transformer that were kept before */
+    static Read read(LoadForm form, TubeFactsOf.Answer tube, List<Meter> meters, List<AcReading> kept) {
+        return new LoadReader(form, meters).read(tube, kept);
     }
 
-    private Read read(TubeFactsOf.Answer tube) {
+    private Read read(TubeFactsOf.Answer tube, List<AcReading> kept) {
         Optional<List<Double>> taps = taps();
         Optional<Double> marked = form.blank("marked")
                 ? Optional.empty()
@@ -88,7 +91,7 @@ final class LoadReader {
                         .map(Typed::value)
                         .filter(this::isPrimary);
         Meter meter = complaints.pick("meter", form.text("meter"), meters, Meter.HANDHELD);
-        List<AcReading> readings = new ArrayList<>();
+        List<AcReading> readings = new ArrayList<>(kept);
         List<Row> rows = new ArrayList<>();
         for (int i = 1; i <= LoadForm.READINGS; i++) {
             rows.add(row(i, readings, meter));
@@ -99,6 +102,7 @@ final class LoadReader {
         StageReader.Read stage = StageReader.read(form.stage(), tube);
         return new Read(
                 taps.map(t -> new Transformer(marked, t, MeasuredTransformer.of(readings))),
+                List.copyOf(readings.subList(kept.size(), readings.size())),
                 rows,
                 sets,
                 windings,
@@ -159,7 +163,11 @@ final class LoadReader {
         Optional<SafeDrive> expected = driven.flatMap(
                 lead -> drive.map(v -> MeasuredTransformer.of(readings).drive(lead, v.value())));
         if (driven.isPresent() && other.isPresent() && drive.isPresent() && read.isPresent()) {
-            readings.add(new AcReading(driven.get(), drive.get(), other.get(), read.get(), meter));
+            AcReading reading = new AcReading(driven.get(), drive.get(), other.get(), read.get(), meter);
+            // One that was kept before and still stands in the address counts once.
+            if (!readings.contains(reading)) {
+                readings.add(reading);
+            }
         }
         return new Row(i, expected);
     }

@@ -2,6 +2,7 @@ package yellowrail.app.load;
 
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import yellowrail.app.forms.FieldErrors;
 
 /**
@@ -28,6 +29,16 @@ record LoadView(
         Frequencies impedance,
         boolean heats,
         String stageTrouble) {
+    /**
+     * The form that keeps a transformer.
+     *
+     * @param id of what is kept by it, made once so that a repeated press keeps once
+     * @param seen the version that was seen; 0 for a new one
+     * @param amp whose transformer it is; null for none
+     * @param known whether it is one that is kept already
+     */
+    record Keep(UUID id, int seen, String name, UUID amp, boolean known) {}
+
     /** What a drive puts on the other winding. */
     record Expected(boolean refused, String words) {}
 

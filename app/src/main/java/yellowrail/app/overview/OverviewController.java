@@ -22,6 +22,7 @@ import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.rounds.RoundView;
 import yellowrail.app.targets.Targets;
+import yellowrail.app.transformers.TransformerStore;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
@@ -37,8 +38,11 @@ class OverviewController {
     private final RoundStore rounds;
     private final TubeStore tubes;
     private final Targets targets;
+    private final TransformerStore transformers;
 
-    OverviewController(AmpStore amps, RoundStore rounds, TubeStore tubes, Targets targets) {
+    OverviewController(
+            AmpStore amps, RoundStore rounds, TubeStore tubes, Targets targets, TransformerStore transformers) {
+        this.transformers = transformers;
         this.amps = amps;
         this.rounds = rounds;
         this.tubes = tubes;
@@ -114,6 +118,7 @@ class OverviewController {
                         .flatMap(
                                 t -> PinFinder.of(t, description.groups().get(0).method(), fromBelow).stream())
                         .toList());
+        model.addAttribute("transformers", transformers.of(id));
         model.addAttribute("computed", targets.computed(amp));
         model.addAttribute("last", last.map(r -> RoundView.of(r, windows)));
         model.addAttribute("history", History.of(all, windows));

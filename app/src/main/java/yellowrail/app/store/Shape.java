@@ -139,7 +139,7 @@ public final class Shape<T> {
         if (version > version()) {
             throw new StoredByLater(name, version);
         }
-        if (version > 1) {
+        if (said != null && said.isInt()) {
             document.remove(VERSION);
         }
         for (UnaryOperator<ObjectNode> upgrade : upgrades.subList(version - 1, upgrades.size())) {

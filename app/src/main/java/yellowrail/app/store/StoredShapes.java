@@ -2,6 +2,8 @@ package yellowrail.app.store;
 
 import java.util.List;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.load.AcReading;
+import yellowrail.core.load.TransformerDescription;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.round.RoundState;
 import yellowrail.core.session.Event;
@@ -39,8 +41,25 @@ public final class StoredShapes {
     public static final Shape<StoredPassphrase> PASSPHRASE =
             new Shape<>("passphrase", StoredPassphrase.class, Upgrades::same);
 
+    public static final Shape<TransformerDescription> TRANSFORMER =
+            new Shape<>("transformer", TransformerDescription.class);
+    public static final Shape<AcReading> AC_READING = new Shape<>("AC reading", AcReading.class);
+
     static final List<Shape<?>> ALL = List.of(
-            AMP, TUBE_TYPE, CURVES, ROUND_STATE, TYPE_HASHES, PLAN, EVENT, SHEET, RESULT, WINDOW, METER, PASSPHRASE);
+            AMP,
+            TUBE_TYPE,
+            CURVES,
+            ROUND_STATE,
+            TYPE_HASHES,
+            PLAN,
+            EVENT,
+            SHEET,
+            RESULT,
+            WINDOW,
+            METER,
+            PASSPHRASE,
+            TRANSFORMER,
+            AC_READING);
 
     private StoredShapes() {}
 }

@@ -10,6 +10,7 @@ import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.Round;
+import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.target.Profiles;
@@ -17,6 +18,9 @@ import yellowrail.core.target.Profiles;
 class DemoDataIT extends AppIT {
     @Autowired
     private ResultStore results;
+
+    @Autowired
+    private TransformerStore transformers;
 
     private List<RoundAnswer> roundsOf(String name) {
         Amp amp = amps.all().stream()
@@ -30,7 +34,7 @@ class DemoDataIT extends AppIT {
 
     @Test
     void theDemoAmpsTellTheirStories() {
-        DemoData demo = new DemoData(amps, rounds, sessions, results);
+        DemoData demo = new DemoData(amps, rounds, sessions, results, transformers);
         demo.fill();
         demo.fill();
         Stream.of("Bittern 60", "Reedling 30", "Avocet Stereo")

@@ -106,7 +106,9 @@ class GoldenFilesTest {
                         documents("v5/type-snapshots", "body", StoredShapes.TUBE_TYPE),
                         documents("v6/plans", "plan", StoredShapes.PLAN),
                         documents("v6/rounds", "state", StoredShapes.ROUND_STATE),
-                        documents("v6/settings", "body", kind("meter"), StoredShapes.METER))
+                        documents("v6/settings", "body", kind("meter"), StoredShapes.METER),
+                        documents("v7/transformers", "description", StoredShapes.TRANSFORMER),
+                        documents("v7/ac-readings", "reading", StoredShapes.AC_READING))
                 .flatMap(s -> s);
     }
 

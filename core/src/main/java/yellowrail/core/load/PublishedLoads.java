@@ -55,13 +55,14 @@ public final class PublishedLoads {
                 .toList();
     }
 
-    /** Operations whose load is within 15 % of these ohms, nearest first, each type once; with up to two on each side. */
+    /** Operations whose load is within 15 % of these ohms, pairs first, nearest first, each type once. */
     public static List<Load> near(double primaryOhms, Topology topology) {
         Set<String> named = new LinkedHashSet<>();
         List<Load> near = new ArrayList<>();
         Stream.concat(all(topology, 1).stream(), all(topology, 2).stream())
                 .filter(l -> Math.abs(l.ohms() / primaryOhms - 1) <= NEAR)
-                .sorted(Comparator.comparingDouble(l -> Math.abs(Math.log(l.ohms() / primaryOhms))))
+                .sorted(Comparator.comparingInt(Load::onEachSide)
+                        .thenComparingDouble(l -> Math.abs(Math.log(l.ohms() / primaryOhms))))
                 .filter(l -> named.add(l.operation().type()))
                 .limit(MOST_NAMED)
                 .forEach(near::add);
