@@ -43,7 +43,7 @@ public abstract class BrowserIT extends AppIT {
         browser = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of(System.getProperty("chromium", "/usr/bin/chromium")))
+                        .setExecutablePath(Path.of(System.getProperty("chromium", "/usr/bin/chromium-headless-shell")))
                         .setHeadless(true)
                         .setChromiumSandbox(false)
                         .setArgs(List.of(

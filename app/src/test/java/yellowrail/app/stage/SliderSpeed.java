@@ -39,7 +39,7 @@ final class SliderSpeed {
             Browser browser = playwright
                     .chromium()
                     .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                             .setChromiumSandbox(false)
                             .setArgs(List.of("--disable-gpu", "--disable-background-networking", "--disable-sync")));
             Page page = browser.newPage();
