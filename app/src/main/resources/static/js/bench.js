@@ -281,9 +281,12 @@ async function record(kind, fields, { field, label }) {
 }
 
 // A list is read as a whole at the bench: one press confirms it, each point an entry of its own. What waited for another
-// point of the same list follows once that is confirmed; what waits for something else stays open.
+// point of the same list follows once that is confirmed; what waits for something else stays open: as soon as anything
+// else was entered, here or elsewhere, nothing follows.
 async function confirmAll(button) {
   const stop = bench().dataset.here;
+  const begun = seq();
+  let made = 0;
   const listed = () =>
     [...document.querySelectorAll('.ticks form[data-kind=tick]')].filter((f) =>
       f.querySelector('[aria-checked=false]'),
@@ -291,13 +294,16 @@ async function confirmAll(button) {
   const name = (form) => form.querySelector('[role=checkbox]').id;
   const read = new Set(listed().map(name));
   const at = Date.now();
-  const entry = (kind, fields) => add({ id: uuid(), session, kind, fields, madeAt: at });
+  const entry = (kind, fields) => {
+    made += 1;
+    return add({ id: uuid(), session, kind, fields, madeAt: at });
+  };
   button.disabled = true;
   if (button.dataset.declare) {
     await entry('declare', { power: button.dataset.declare });
     await sent();
   }
-  for (let round = 0; round < 3 && bench().dataset.here === stop; round += 1) {
+  for (let round = 0; round < 3 && bench().dataset.here === stop && seq() === begun + made; round += 1) {
     const open = listed().filter((form) => !form.dataset.waits && read.has(name(form)));
     if (open.length === 0) break;
     for (const form of open) {

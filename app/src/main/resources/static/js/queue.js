@@ -39,9 +39,15 @@ function words(entry) {
   return [entry.kind, what, f.point || f.stop || f.check || f.control, f.text].filter(Boolean).join(' ');
 }
 
+// Two looks at the queue may cross: only the newest is shown.
+let looks = 0;
+
 // @param send what takes a mended entry on
 export async function showQueue(session, send) {
+  looks += 1;
+  const look = looks;
   const all = await queued(session);
+  if (look !== looks) return;
   const waiting = all.filter((e) => !e.refused);
   const box = document.getElementById('queue');
   // What is being typed into a refused entry stays while others come and go.
@@ -94,6 +100,7 @@ function refusedEntry(entry, send) {
     const { order, refused, asks, ...rest } = entry;
     await add({ ...rest, id: uuid(), fields: fields(), madeAt: Date.now() });
     await remove(entry);
+    await showQueue(entry.session, send);
     send();
   };
   const mended = () => (typed === undefined ? entry.fields : { ...entry.fields, text: field.value });
@@ -105,6 +112,8 @@ function refusedEntry(entry, send) {
     );
   button('Drop it', async () => {
     await remove(entry);
+    // What is under way may have shown the queue before.
+    await showQueue(entry.session, send);
     send();
   });
   return row;

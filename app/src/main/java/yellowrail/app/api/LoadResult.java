@@ -17,16 +17,22 @@ record LoadResult(
         @Schema(description = "The load the stage is meant for, Ω")
         double wantedOhms,
 
-        List<Tap> taps,
+        @Schema(description = "Its secondary taps") List<Tap> taps,
 
         @Schema(description = "Screen taps, share of their half of the primary; null when not read")
         Figure screenTap,
 
+        @Schema(description = "Every set of speakers on every tap whose ratio is known")
         List<Cell> map,
 
         @Schema(description = "Gravest first") List<Said> remarks) {
     @Schema(description = "A value with the half width of its 95 % band")
-    record Figure(double value, double likely) {
+    record Figure(
+            @Schema(description = "The value, in the unit of the figure")
+            double value,
+
+            @Schema(description = "Half width of its 95 % band, in the same unit")
+            double likely) {
         static Figure of(Estimate estimate) {
             return new Figure(estimate.value(), estimate.likely());
         }
@@ -43,11 +49,12 @@ record LoadResult(
             @Schema(description = "What the primary shows with its nominal load on it, Ω; null when not known")
             Figure primaryOhms,
 
+            @Schema(description = "Where the ratio comes from")
             Transformer.Source source) {}
 
     @Schema(description = "One set of speakers on one tap")
     record Cell(
-            String speakers,
+            @Schema(description = "The set as written") String speakers,
             @Schema(description = "From the markings, Ω") double nominalOhms,
             @Schema(description = "Tap, Ω") double tap,
 
@@ -64,7 +71,15 @@ record LoadResult(
             String worst) {}
 
     @Schema(description = "Something that does not fit or is to be known")
-    record Said(Remark.Code code, Remark.Weight weight, String about, String sentence) {}
+    record Said(
+            @Schema(description = "What it is") Remark.Code code,
+            @Schema(description = "How much it weighs") Remark.Weight weight,
+
+            @Schema(description = "The field or leads it belongs to; empty for the whole")
+            String about,
+
+            @Schema(description = "What was found, with its numbers, and what to do")
+            String sentence) {}
 
     static LoadResult of(LoadPages.Answered answered) {
         Transformer transformer = answered.transformer();

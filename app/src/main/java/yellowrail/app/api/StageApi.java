@@ -27,7 +27,8 @@ class StageApi {
             "Texts by name, as in the address of the stage's page; what is left out takes the page's usual answer:"
                     + " tube, judge (DESIGN_CENTRE, DESIGN_MAXIMUM, ABSOLUTE; empty: the lowest plate rating), topology (pp, se), connection (pentode, ul, triode), tap, tubes, bias (tracking, constant,"
                     + " cathode, mixed), at (grid volts or cathode ohms; empty: idle sets it), cathode, shared (shared,"
-                    + " own), supply, source, screens (empty: B+), feed, rg2, rdc, secondary, load, scales, offsets,"
+                    + " own), supply, source, screens (empty: B+), feed, rg2 (one for all tubes, or one for each,"
+                    + " apart by semicolons), rdc, secondary, load, scales, offsets,"
                     + " idle (% of the plate rating), loadFactor, mains (%), highest, margin, clean.";
 
     private final TubeFactsOf facts;

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
+import yellowrail.app.pictures.FrequencyPlot;
+import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.Limit;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.core.load.Instrument;
@@ -151,7 +153,7 @@ class LoadChoices {
     }
 
     /** Power and third harmonic over the load. */
-    private static LoadView.Frequencies plot(LoadChoice choice) {
+    private static FrequencyPlot plot(LoadChoice choice) {
         List<double[]> power = points(choice, LoadChoice.Point::watts);
         List<double[]> third = points(choice, p -> 100 * p.third());
         if (power.isEmpty()) {
@@ -163,18 +165,16 @@ class LoadChoices {
         double high = power.get(power.size() - 1)[0];
         double wanted = choice.points().get(0).ohms() / choice.points().get(0).factor();
         LogPlot plot = new LogPlot(low, high, 0, all);
-        return new LoadView.Frequencies(
+        return new FrequencyPlot(
                 plot.axis(),
                 "wanted",
                 plot.x(wanted * (1 - LoadWords.MATCHED)),
                 plot.x(wanted * (1 + LoadWords.MATCHED)),
                 List.of(
-                        new LoadView.Curve("power at clipping, W", "plate", plot.path(power)),
-                        new LoadView.Curve("3rd harmonic there, %", "screen", plot.path(third))),
+                        new FrequencyPlot.Curve("power at clipping, W", "plate", plot.path(power)),
+                        new FrequencyPlot.Curve("3rd harmonic there, %", "screen", plot.path(third))),
                 Double.NaN,
-                "",
-                "",
-                List.of());
+                "");
     }
 
     private static List<double[]> points(LoadChoice choice, ToDoubleFunction<LoadChoice.Point> figure) {

@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,6 +24,7 @@ import yellowrail.app.stage.FromAmp;
 import yellowrail.app.stage.StageForm;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
+import yellowrail.app.web.NotThere;
 import yellowrail.core.load.Lead;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.NoSolution;
@@ -87,6 +91,24 @@ class LoadController {
         return "load/choice :: choice";
     }
 
+    /** The stage and its speakers for a circuit simulator. */
+    @GetMapping("/load/netlist.cir")
+    ResponseEntity<String> netlist(@RequestParam(defaultValue = "1000") double hertz, HttpServletRequest request) {
+        if (!(hertz >= 10 && hertz <= 20_000)) {
+            throw new NotThere("netlist at " + hertz + " Hz; 10 to 20000 Hz");
+        }
+        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        try {
+            return ResponseEntity.ok()
+                    .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
+                    .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"load.cir\"")
+                    .body(pages.netlist(form, hertz)
+                            .orElseThrow(() -> new NotThere("netlist of a load that is not understood")));
+        } catch (NoSolution none) {
+            throw new NotThere("netlist: " + none.getMessage());
+        }
+    }
+
     /** The load of an amp: its stage as its description and rounds tell it; what the address says goes before. */
     @GetMapping("/amps/{id}/load")
     String ofAmp(
@@ -135,6 +157,7 @@ class LoadController {
         model.addAttribute("s", form.stage().texts());
         model.addAttribute("stageQuery", form.stage().query());
         model.addAttribute("v", pages.of(form));
+        model.addAttribute("query", form.query());
         model.addAttribute("leads", leads(form));
         model.addAttribute("readings", LoadForm.READINGS);
         model.addAttribute("fields", LoadForm.names());

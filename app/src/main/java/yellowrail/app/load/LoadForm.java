@@ -1,5 +1,7 @@
 package yellowrail.app.load;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -7,7 +9,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import yellowrail.app.stage.StageForm;
 
 /**
@@ -104,5 +108,14 @@ public final class LoadForm {
 
     StageForm stage() {
         return stage;
+    }
+
+    /** Only what differs from the usual answers, the stage's too. */
+    String query() {
+        String own = texts.entrySet().stream()
+                .filter(e -> !e.getValue().equals(USUAL.get(e.getKey())))
+                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                .collect(Collectors.joining("&"));
+        return Stream.of(own, stage.query()).filter(q -> !q.isEmpty()).collect(Collectors.joining("&"));
     }
 }

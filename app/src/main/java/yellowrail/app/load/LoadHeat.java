@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
+import yellowrail.app.pictures.FrequencyPlot;
+import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
 import yellowrail.core.load.HeatOverFrequency;
@@ -54,13 +56,14 @@ class LoadHeat {
                 .orElse(0);
         LogPlot plot = new LogPlot(LOW, HIGH, 2 * tap, points);
         return new LoadView.Frequencies(
-                plot.axis(),
-                band.words(),
-                plot.x(band.lowHertz()),
-                plot.x(band.highHertz()),
-                List.of(new LoadView.Curve("speaker, Ω", "plate", plot.path(points))),
-                plot.y(tap),
-                Show.plain(tap, 4) + " Ω tap",
+                new FrequencyPlot(
+                        plot.axis(),
+                        band.words(),
+                        plot.x(band.lowHertz()),
+                        plot.x(band.highHertz()),
+                        List.of(new FrequencyPlot.Curve("speaker, Ω", "plate", plot.path(points))),
+                        plot.y(tap),
+                        Show.plain(tap, 4) + " Ω tap"),
                 "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω.",
                 List.of());
     }
@@ -73,7 +76,7 @@ class LoadHeat {
                 new Key(setting, load),
                 k -> HeatOverFrequency.of(
                         setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
-        List<LoadView.Curve> curves = new ArrayList<>();
+        List<FrequencyPlot.Curve> curves = new ArrayList<>();
         List<double[]> plate = points(heat, p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
                 ? List.of()
@@ -81,20 +84,21 @@ class LoadHeat {
         List<double[]> all = new ArrayList<>(plate);
         all.addAll(screen);
         LogPlot plot = new LogPlot(LOW, HIGH, 120, all);
-        curves.add(new LoadView.Curve(
+        curves.add(new FrequencyPlot.Curve(
                 "plate, % of " + Show.plain(facts.plateWatts(), 3) + " W", "plate", plot.path(plate)));
         if (!screen.isEmpty()) {
-            curves.add(new LoadView.Curve(
+            curves.add(new FrequencyPlot.Curve(
                     "screen, % of " + Show.plain(facts.screenWatts(), 3) + " W", "screen", plot.path(screen)));
         }
         return new LoadView.Frequencies(
-                plot.axis(),
-                band.words(),
-                plot.x(band.lowHertz()),
-                plot.x(band.highHertz()),
-                curves,
-                plot.y(100),
-                "rating",
+                new FrequencyPlot(
+                        plot.axis(),
+                        band.words(),
+                        plot.x(band.lowHertz()),
+                        plot.x(band.highHertz()),
+                        curves,
+                        plot.y(100),
+                        "rating"),
                 "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
                         + " V peak at each grid: full drive into"
                         + " the nominal ohms. Music dwells on none of them; a model, no measurement.",

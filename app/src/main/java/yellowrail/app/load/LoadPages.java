@@ -10,9 +10,12 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.settings.SettingStore;
+import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
@@ -23,6 +26,7 @@ import yellowrail.core.load.MeasuredTransformer;
 import yellowrail.core.load.PublishedLoads;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Speaker;
+import yellowrail.core.load.SpeakerNetwork;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.TapRatio;
 import yellowrail.core.load.Transformer;
@@ -30,8 +34,11 @@ import yellowrail.core.load.TransformerDescription;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
+import yellowrail.core.stage.Netlist;
+import yellowrail.core.stage.ReactiveSolver;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.stage.StageSolver;
 
 /** Makes what the load page shows of what was typed. */
 @Component
@@ -43,6 +50,7 @@ public class LoadPages {
     private static final double UNEQUAL = 1.05;
 
     private static final Pattern READING = Pattern.compile("(?:driven|drive|other|volts)(\\d)");
+    private static final Pattern WORD = Pattern.compile("\\p{L}{2}|\\p{L}\\d");
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
     private static final Pattern KEY = Pattern.compile("\\d{1,4}(\\.\\d{1,3})?:\\d");
 
@@ -52,6 +60,7 @@ public class LoadPages {
     private final LoadChoices choices;
     private final SettingStore settings;
     private final TransformerStore transformers;
+    private final SpeakerStore speakers;
 
     LoadPages(
             TubeFactsOf facts,
@@ -59,18 +68,20 @@ public class LoadPages {
             LoadHeat heat,
             LoadChoices choices,
             SettingStore settings,
-            TransformerStore transformers) {
+            TransformerStore transformers,
+            SpeakerStore speakers) {
         this.facts = facts;
         this.effects = effects;
         this.heat = heat;
         this.choices = choices;
         this.settings = settings;
         this.transformers = transformers;
+        this.speakers = speakers;
     }
 
     LoadView of(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
         Map<String, FieldErrors.Complaint> said =
                 new LinkedHashMap<>(read.complaints().byField());
         read.stage().complaints().byField().forEach(said::putIfAbsent);
@@ -100,6 +111,10 @@ public class LoadPages {
                         .map(LoadPages::line)
                         .toList(),
                 read.transformer().map(t -> picture(t, opened, setting)).orElse(null),
+                opened.map(o -> o.row().speakers())
+                        .filter(s -> s.drivers().size() > 1)
+                        .map(WiringDrawing::of)
+                        .orElse(null),
                 map.map(m -> grid(m, read.transformer().orElseThrow(), judge, opened))
                         .orElse(null),
                 opened.map(o -> effects.beside(o.row().text(), o.cell(), judge)).orElse(null),
@@ -154,7 +169,7 @@ public class LoadPages {
     /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
     public Answered answered(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.complaints().any() || read.transformer().isEmpty() || setting.isEmpty()) {
             throw new Refused(
@@ -190,7 +205,7 @@ public class LoadPages {
     /** What the page asks for once it stands: which load these tubes would like. */
     Optional<LoadView.Choice> choice(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.transformer().isEmpty() || setting.isEmpty()) {
             return Optional.empty();
@@ -215,7 +230,7 @@ public class LoadPages {
     }
 
     Keeping keeping(LoadForm form, String name, FieldErrors complaints) {
-        LoadReader.Read read = LoadReader.read(form, facts.of(form.stage()), settings.meters(), counting(form));
+        LoadReader.Read read = LoadReader.read(form, facts.of(form.stage()), settings.meters(), before(form));
         read.complaints().byField().forEach((field, complaint) -> {
             if (ofTransformer(field)) {
                 Matcher row = READING.matcher(field);
@@ -255,9 +270,17 @@ public class LoadPages {
                 windings.rated().map(WindingFields.Rated::hertz));
     }
 
-    /** Readings of the kept transformer that count; one that is not there is said at its field by the controller. */
-    private List<AcReading> counting(LoadForm form) {
-        return kept(form).map(KeptTransformer::counting).orElse(List.of());
+    /** What was kept before and is named here; a transformer that is not there is said at its field. */
+    private LoadReader.Kept before(LoadForm form) {
+        String sets = IntStream.rangeClosed(1, LoadForm.SETS)
+                .mapToObj(i -> form.text("set" + i))
+                .collect(Collectors.joining(" "));
+        // Words are looked for only where a wiring holds some: a page of plain ohms asks the database nothing.
+        Map<String, Speaker> named =
+                WORD.matcher(sets.replaceAll("(?i)\\b(dc|ohms?|x)\\b", " ")).find()
+                        ? speakers.named(name -> sets.contains(name))
+                        : Map.of();
+        return new LoadReader.Kept(kept(form).map(KeptTransformer::counting).orElse(List.of()), named);
     }
 
     /** The kept transformer that is looked at; empty for none, or where the address names none that is there. */
@@ -295,7 +318,7 @@ public class LoadPages {
      */
     Optional<LoadView.Frequencies> heat(LoadForm form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
-        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), counting(form));
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         if (read.transformer().isEmpty() || setting.isEmpty()) {
             return Optional.empty();
@@ -316,6 +339,39 @@ public class LoadPages {
                                 transformer.turns(o.cell().tap()).orElseThrow().value(),
                                 read.windings().primaryHenries()),
                         read.band()));
+    }
+
+    /**
+     * The stage with the open cell's speakers as a netlist, at full drive; empty where the load is not understood.
+     *
+     * @param hertz frequency of the drive, Hz
+     * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
+     */
+    Optional<String> netlist(LoadForm form, double hertz) {
+        TubeFactsOf.Answer tube = facts.of(form.stage());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
+        Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
+        if (read.transformer().isEmpty() || setting.isEmpty()) {
+            return Optional.empty();
+        }
+        LoadMap map = LoadMap.of(
+                read.transformer().get(), read.sets(), setting.get().described().loadOhms());
+        Optional<Opened> open = opened(map, form.text("open"), new LinkedHashMap<>());
+        return open.filter(o -> o.cell().stop().isEmpty()).map(o -> {
+            Stage stage = judge(read, setting, open, tube)
+                    .setting()
+                    .orElseThrow()
+                    .load(o.cell().factor())
+                    .stage();
+            SpeakerOnTap load = new SpeakerOnTap(
+                    o.row().speakers(),
+                    read.transformer().get().turns(o.cell().tap()).orElseThrow().value(),
+                    read.windings().primaryHenries());
+            double drive = new StageSolver(stage).fullDrive();
+            return SpeakerNetwork.of(load)
+                    .map(network -> Netlist.of(stage, new ReactiveSolver(stage, load).at(hertz, drive), network))
+                    .orElseGet(() -> Netlist.of(stage, new StageSolver(stage).driven(drive)));
+        });
     }
 
     private static String trouble(FieldErrors ofStage) {
@@ -553,6 +609,7 @@ public class LoadPages {
         for (double tap : transformer.taps()) {
             boolean used = opened.filter(o -> o.cell().tap() == tap).isPresent();
             secondaries.add(new LoadView.Secondary(
+                    Show.plain(tap, 4),
                     Show.plain(tap, 4) + " Ω",
                     transformer
                             .turns(tap)

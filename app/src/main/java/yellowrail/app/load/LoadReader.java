@@ -77,12 +77,20 @@ final class LoadReader {
         own.stream().filter(m -> !Meter.CLASSES.contains(m)).forEach(m -> meters.put(m.name(), m));
     }
 
-    /** @param kept readings of the transformer that were kept before */
-    static Read read(LoadForm form, TubeFactsOf.Answer tube, List<Meter> meters, List<AcReading> kept) {
+    /**
+     * What was kept before and belongs to what is typed.
+     *
+     * @param readings of the transformer
+     * @param speakers by the word that stands for each
+     */
+    record Kept(List<AcReading> readings, Map<String, Speaker> speakers) {}
+
+    static Read read(LoadForm form, TubeFactsOf.Answer tube, List<Meter> meters, Kept kept) {
         return new LoadReader(form, meters).read(tube, kept);
     }
 
-    private Read read(TubeFactsOf.Answer tube, List<AcReading> kept) {
+    private Read read(TubeFactsOf.Answer tube, Kept before) {
+        List<AcReading> kept = before.readings();
         Optional<List<Double>> taps = taps();
         Optional<Double> marked = form.blank("marked")
                 ? Optional.empty()
@@ -96,7 +104,7 @@ final class LoadReader {
         for (int i = 1; i <= LoadForm.READINGS; i++) {
             rows.add(row(i, readings, meter));
         }
-        List<LoadMap.Set> sets = sets(SpeakerFields.read(form, complaints));
+        List<LoadMap.Set> sets = sets(SpeakerFields.read(form, complaints), before.speakers());
         WindingFields.Read windings = WindingFields.read(form, !singleEnded, complaints);
         Instrument band = complaints.pick("band", form.text("band"), BANDS, Instrument.GUITAR);
         StageReader.Read stage = StageReader.read(form.stage(), tube);
@@ -198,9 +206,9 @@ final class LoadReader {
         return form.blank(name) ? Optional.empty() : complaints.quantity(name, form.text(name), VOLTS);
     }
 
-    private List<LoadMap.Set> sets(Optional<Speaker> described) {
-        Map<String, Speaker> named =
-                described.map(s -> Map.of(SpeakerFields.NAME, s)).orElse(Map.of());
+    private List<LoadMap.Set> sets(Optional<Speaker> described, Map<String, Speaker> kept) {
+        Map<String, Speaker> named = new LinkedHashMap<>(kept);
+        described.ifPresent(speaker -> named.put(SpeakerFields.NAME, speaker));
         List<LoadMap.Set> sets = new ArrayList<>();
         for (int i = 1; i <= LoadForm.SETS; i++) {
             String name = "set" + i;

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.pictures.FrequencyPlot;
 
 /**
  * All that the answer of the load page shows.
@@ -11,6 +12,7 @@ import yellowrail.app.forms.FieldErrors;
  * @param said sentences at fields
  * @param rows what each typed drive puts on the other winding, by row
  * @param remarks gravest first
+ * @param wired the open cell's speakers as they are wired; null for a single one
  * @param real what copper, inductance and core make of the open cell
  * @param impedance of the open cell's speakers over frequency; null where only their marking is known
  * @param heats whether heat over frequency can be asked for
@@ -23,6 +25,7 @@ record LoadView(
         String screenTap,
         List<RemarkLine> remarks,
         Picture picture,
+        WiringDrawing wired,
         Grid grid,
         Consequences consequences,
         List<RemarkLine> real,
@@ -96,26 +99,15 @@ record LoadView(
     record Picture(
             boolean pushPull, String primary, String half, List<Secondary> secondaries, int height, String words) {}
 
-    /** One secondary tap as drawn. */
-    record Secondary(String tap, String turns, String wired, int y, boolean used) {}
+    /** One secondary tap as drawn; {@code key} is its ohms as a cell names them. */
+    record Secondary(String key, String tap, String turns, String wired, int y, boolean used) {}
 
     /**
      * Curves over frequency.
      *
-     * @param from where the band of the instrument begins, in the drawing
-     * @param line where the level to compare with lies
      * @param told what the curves say, with their numbers
      */
-    record Frequencies(
-            Axis axis,
-            String band,
-            double from,
-            double to,
-            List<Curve> curves,
-            double line,
-            String lineName,
-            String words,
-            List<RemarkLine> told) {}
+    record Frequencies(FrequencyPlot plot, String words, List<RemarkLine> told) {}
 
     /**
      * The stage over the loads it could have.
@@ -123,7 +115,7 @@ record LoadView(
      * @param marks what a load is best at, in words, with how to get it from taps and speakers at hand
      * @param tone whether a speaker's curve is known, so that its change of tone is told
      */
-    record Choice(List<ChoiceRow> rows, List<String> marks, boolean tone, Frequencies plot, String words) {}
+    record Choice(List<ChoiceRow> rows, List<String> marks, boolean tone, FrequencyPlot plot, String words) {}
 
     /** The stage at one load. */
     record ChoiceRow(
@@ -138,13 +130,4 @@ record LoadView(
             String worst,
             List<String> best,
             boolean open) {}
-
-    /** One curve as a path. */
-    record Curve(String name, String css, String path) {}
-
-    /** Axes of a drawing with their ticks. */
-    record Axis(List<Tick> across, List<Tick> up, double left, double right, double top, double bottom) {}
-
-    /** A tick and where it stands. */
-    record Tick(double at, String words) {}
 }

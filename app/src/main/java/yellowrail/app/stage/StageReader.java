@@ -75,7 +75,7 @@ public final class StageReader {
         int count = texts.count(pushPull);
         double load = texts.value("load", 4200);
         double secondary = texts.value("secondary", 0) / 100;
-        double rg2 = texts.value("rg2", 0);
+        List<Double> screenResistors = texts.each("rg2", count, 0);
         List<Double> scales = texts.list("scales", "Each tube's strength is a factor about 1", count, 1);
         List<Double> offsets = texts.list("offsets", "How far each grid stands apart is in volts", count, 0);
         scales.stream()
@@ -103,7 +103,7 @@ public final class StageReader {
                     tube.facts().orElseThrow().curves().model(),
                     pushPull ? t % 2 : 0,
                     scales.get(t),
-                    rg2,
+                    screenResistors.get(t),
                     offsets.get(t)));
         }
         return Optional.of(new Stage(

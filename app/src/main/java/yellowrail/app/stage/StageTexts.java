@@ -104,6 +104,31 @@ final class StageTexts {
         return typed(name, FIELDS.get(name), otherwise);
     }
 
+    /** A quantity of each tube, apart by semicolons, in socket order; one stands for all. */
+    List<Double> each(String name, int count, double otherwise) {
+        String[] parts = form.text(name).split("\\s*;\\s*");
+        if (parts.length <= 1) {
+            return java.util.Collections.nCopies(count, value(name, otherwise));
+        }
+        Field field = FIELDS.get(name);
+        List<Double> values = new ArrayList<>();
+        for (String part : parts) {
+            values.add(complaints
+                    .quantity(name, part, field)
+                    .map(Typed::value)
+                    .filter(v -> within(name, v, field))
+                    .orElse(otherwise));
+        }
+        if (values.size() != count) {
+            complaints.add(
+                    name,
+                    "There are " + values.size() + " figures for " + count
+                            + " tubes: one for all, or one for each, as in 470; 470; 1 k; 470.");
+            return java.util.Collections.nCopies(count, otherwise);
+        }
+        return values;
+    }
+
     private Optional<Double> figure(String name) {
         return form.figures(name).stream().findFirst();
     }

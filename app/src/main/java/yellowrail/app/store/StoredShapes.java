@@ -45,6 +45,8 @@ public final class StoredShapes {
             new Shape<>("transformer", TransformerDescription.class);
     public static final Shape<AcReading> AC_READING = new Shape<>("AC reading", AcReading.class);
 
+    public static final Shape<StoredSpeaker> SPEAKER = new Shape<>("speaker", StoredSpeaker.class);
+
     static final List<Shape<?>> ALL = List.of(
             AMP,
             TUBE_TYPE,
@@ -59,7 +61,8 @@ public final class StoredShapes {
             METER,
             PASSPHRASE,
             TRANSFORMER,
-            AC_READING);
+            AC_READING,
+            SPEAKER);
 
     private StoredShapes() {}
 }

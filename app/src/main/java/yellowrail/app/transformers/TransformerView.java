@@ -1,7 +1,9 @@
 package yellowrail.app.transformers;
 
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import yellowrail.core.amp.Topology;
@@ -59,7 +61,7 @@ record TransformerView(
                 d.taps().stream().map(tap -> tap(transformer, tap)).toList(),
                 facts(d),
                 remarks.stream()
-                        .map(r -> new Said(r.code().weight().name().toLowerCase(java.util.Locale.ROOT), r.sentence()))
+                        .map(r -> new Said(r.code().weight().name().toLowerCase(Locale.ROOT), r.sentence()))
                         .toList(),
                 primary.map(ohms -> PublishedLoads.near(ohms.value(), topology).stream()
                                 .map(PublishedLoads.Load::words)
@@ -104,7 +106,7 @@ record TransformerView(
                         r.id(),
                         words(r.reading()),
                         r.reading().meter().name(),
-                        r.takenAt().toInstant().toString(),
+                        r.takenAt().toInstant().truncatedTo(ChronoUnit.SECONDS).toString(),
                         r.voided().orElse("")))
                 .toList();
     }

@@ -3,6 +3,7 @@ package yellowrail.app.kill;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -234,7 +235,8 @@ class AimedKillsIT {
         System.out.println("Aimed kills, starting: " + KILLS + ", everything was there afterwards");
     }
 
-    private static final int MIGRATIONS = 5;
+    private static final int MIGRATIONS =
+            Path.of("src/main/resources/db/migration").toFile().list().length;
 
     private void awaitFirstTable() throws Exception {
         for (int i = 0; i < 1200; i++) {

@@ -1,10 +1,11 @@
 package yellowrail.core.load;
 
+import java.util.Optional;
 import org.hipparchus.complex.Complex;
 import yellowrail.core.reading.Show;
 
 /** One driver, or one cabinet that is taken as it stands: its impedance over frequency. */
-public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Speaker.Modelled {
+public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Speaker.Modelled, Speaker.Measured {
     /** Least and most that is taken for a speaker, Ω. */
     double LEAST_OHMS = 0.5;
 
@@ -170,6 +171,40 @@ public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Spea
             return "Re " + Show.plain(coilOhms, 3) + " Ω, Le " + Show.plain(1000 * henries, 3) + " mH beside "
                     + Show.plain(eddyOhms, 3) + " Ω, " + Show.plain(peakOhms, 3) + " Ω at "
                     + Show.plain(resonanceHertz, 3) + " Hz, Q " + Show.plain(quality, 3);
+        }
+    }
+
+    /**
+     * A curve was measured.
+     *
+     * @param marked what it is marked with, Ω; empty: its lowest impedance above the resonance tells
+     */
+    record Measured(ImpedanceCurve curve, Optional<Double> marked) implements Speaker {
+        /** Resonances of speakers and their boxes lie below this, Hz. */
+        private static final double RESONANCES = 400;
+
+        public Measured {
+            marked.ifPresent(ohms -> within("a nominal impedance in ohms", ohms, LEAST_OHMS, MOST_OHMS));
+        }
+
+        @Override
+        public Complex at(double hertz) {
+            return curve.at(hertz);
+        }
+
+        @Override
+        public double nominalOhms() {
+            return marked.orElseGet(() -> curve.leastOhms(curve.peakHertz(RESONANCES)) / VoiceCoil.SHARE);
+        }
+
+        @Override
+        public String words() {
+            return curve.size() + " points from " + Show.plain(curve.leastHertz(), 3) + " Hz to "
+                    + Show.plain(curve.mostHertz(), 3) + " Hz"
+                    + (curve.phaseMeasured() ? "" : ", phase computed from the magnitudes")
+                    + (marked.isPresent()
+                            ? ", " + Show.plain(marked.get(), 3) + " Ω as marked"
+                            : ", about " + Show.significant(nominalOhms(), 2) + " Ω nominal by its lowest impedance");
         }
     }
 }

@@ -1,33 +1,81 @@
 package yellowrail.core.stage;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import yellowrail.core.tube.TubeModel;
 
 /**
  * A computed stage as a netlist in generic SPICE syntax: behavioural tubes, coupled windings with their copper, the load
- * reflected to the primary, and the real supplies: source and feed resistance, cathode resistors with their bypass. The
+ * or the speaker's network reflected to the primary, and the real supplies: source and feed resistance, cathode resistors with their bypass. The
  * operating point is the idle. Capacitors begin at the averages of the drive asked for, since a supply would take seconds to
  * settle; they are large, so that they keep them over the cycles run. A control block prints idle and driven figures in
  * batch mode.
  */
 public final class Netlist {
-    private static final double HENRIES = 200;
+    /** So large that it takes no part of the load: a real primary is told where it is known. */
+    private static final double HENRIES = 2000;
+
     private static final double HERTZ = 1000;
+    /** Cycles that are run, the last of them measured; each in so many steps. */
+    private static final int CYCLES = 40;
+
+    private static final int MEASURED = 10;
+    private static final int STEPS = 500;
     /** Large beside what a cycle of 1 kHz moves. */
     private static final double FARADS = 0.1;
 
     private Netlist() {}
 
-    /** @param cycle the level of drive to run, with its averages */
+    /** A drive and the averages it has: what capacitors and windings begin at. */
+    private record Drive(
+            double hertz,
+            double peak,
+            double supplyVolts,
+            double screenVolts,
+            List<Double> cathodeVolts,
+            List<Cycle.TubeCycle> tubes) {}
+
+    /** @param cycle the level of drive to run at 1 kHz into the stage's load, with its averages */
     public static String of(Stage stage, Cycle cycle) {
+        return written(
+                stage,
+                new Drive(
+                        HERTZ,
+                        cycle.drive(),
+                        cycle.supplyVolts(),
+                        cycle.screenVolts(),
+                        cycle.cathodeVolts(),
+                        cycle.tubes()),
+                (from, to) -> List.of("Rload " + from + " " + to + " " + num(stage.loadOhms())));
+    }
+
+    /**
+     * @param cycle the drive to run at its frequency, with its averages
+     * @param load what hangs on the primary instead of the stage's resistor
+     */
+    public static String of(Stage stage, ReactiveCycle cycle, LoadNetwork load) {
+        return written(
+                stage,
+                new Drive(
+                        cycle.hertz(),
+                        cycle.drive(),
+                        cycle.supplyVolts(),
+                        cycle.screenVolts(),
+                        cycle.cathodeVolts(),
+                        cycle.tubes()),
+                load);
+    }
+
+    private static String written(Stage stage, Drive cycle, LoadNetwork load) {
         StringBuilder n = new StringBuilder();
         boolean pentode = stage.screenTap() == 0;
         double tap = stage.screenTap();
         line(
                 n,
                 "* Output stage as computed: .op is its idle, .tran its drive with %s V peak at %s Hz",
-                num(cycle.drive()),
-                num(HERTZ));
+                num(cycle.peak()),
+                num(cycle.hertz()));
         line(n, "* Supplies as described; capacitors begin at the computed averages of that drive.");
         line(n, "Vbb bb 0 %s", num(stage.supplyVolts()));
         line(n, "Rsource bb b %s", num(Math.max(1e-3, stage.supplyOhms())));
@@ -46,14 +94,17 @@ public final class Netlist {
             winding(n, stage, cycle, side, pentode, tap);
         }
         couplings(n, sides, !pentode && tap < 1);
-        line(n, "Rload x0 z %s", num(stage.loadOhms()));
+        // A winding's own capacitance, by which the simulator finds the first instant.
+        line(n, "Cwind x0 %s 20p", sides == 2 ? "x1" : "b");
+        line(n, "Vload x0 xl 0");
+        load.elements("xl", "z").forEach(element -> line(n, "%s", element));
         line(n, "Rsec z %s %s", sides == 2 ? "x1" : "b", num(Math.max(1e-3, stage.secondaryOhms())));
-        line(n, "Bload wload 0 v=v(x0,z)*v(x0,z)/%s", num(stage.loadOhms()));
+        line(n, "Bload wload 0 v=v(xl,z)*i(vload)");
         for (int t = 0; t < stage.tubes().size(); t++) {
             tube(n, stage, cycle, t, pentode, tap);
         }
         line(n, ".options reltol=1e-5 abstol=1e-9 vntol=1e-6 method=gear maxord=2");
-        control(n, stage);
+        control(n, stage, cycle);
         line(n, ".end");
         return n.toString();
     }
@@ -63,7 +114,7 @@ public final class Netlist {
         return stage.biasing().cathodeOhms() == 0 ? "0" : stage.biasing().shared() ? "kk" : "kk" + t;
     }
 
-    private static void cathodes(StringBuilder n, Stage stage, Cycle cycle) {
+    private static void cathodes(StringBuilder n, Stage stage, Drive cycle) {
         for (int c = 0; c < cycle.cathodeVolts().size(); c++) {
             String node = cathode(stage, c);
             line(n, "Rk%d %s 0 %s", c, node, num(stage.biasing().cathodeOhms()));
@@ -78,7 +129,7 @@ public final class Netlist {
     }
 
     /** Idle by the operating point, then averages over the last whole cycles of the drive. */
-    private static void control(StringBuilder n, Stage stage) {
+    private static void control(StringBuilder n, Stage stage, Drive drive) {
         line(n, ".control");
         line(n, "op");
         line(n, "echo idle");
@@ -86,13 +137,19 @@ public final class Netlist {
         for (int t = 0; t < stage.tubes().size(); t++) {
             line(n, "print i(vp%d) i(vk%d) v(wp%d) v(ws%d)", t, t, t, t);
         }
-        line(n, "tran 2u 40m 30m 2u uic");
+        double period = 1 / drive.hertz();
+        String from = num((CYCLES - MEASURED) * period);
+        String to = num(CYCLES * period);
+        line(n, "tran %s %s %s %s uic", num(period / STEPS), to, from, num(period / STEPS));
         line(n, "echo driven");
-        line(n, "meas tran supply_volts avg v(b) from=30m to=40m");
-        line(n, "meas tran load_watts avg v(wload) from=30m to=40m");
+        line(n, "meas tran supply_volts avg v(b) from=%s to=%s", from, to);
+        line(n, "meas tran load_watts avg v(wload) from=%s to=%s", from, to);
+        for (int side = 0; side < (stage.pushPull() ? 2 : 1); side++) {
+            line(n, "meas tran plate_most_volts_%d max v(p%d) from=%s to=%s", side, side, from, to);
+        }
         for (int t = 0; t < stage.tubes().size(); t++) {
-            line(n, "meas tran plate_watts_%d avg v(wp%d) from=30m to=40m", t, t);
-            line(n, "meas tran screen_watts_%d avg v(ws%d) from=30m to=40m", t, t);
+            line(n, "meas tran plate_watts_%d avg v(wp%d) from=%s to=%s", t, t, from, to);
+            line(n, "meas tran screen_watts_%d avg v(ws%d) from=%s to=%s", t, t, from, to);
         }
         line(n, ".endc");
     }
@@ -101,7 +158,7 @@ public final class Netlist {
      * An ideal winding that starts at its average current, and its resistance behind it. The second side is wound the
      * other way round.
      */
-    private static void winding(StringBuilder n, Stage stage, Cycle cycle, int side, boolean pentode, double tap) {
+    private static void winding(StringBuilder n, Stage stage, Drive cycle, int side, boolean pentode, double tap) {
         double plate = 0;
         double screen = 0;
         for (int t = 0; t < stage.tubes().size(); t++) {
@@ -135,7 +192,7 @@ public final class Netlist {
     }
 
     private static void couplings(StringBuilder n, int sides, boolean tapped) {
-        java.util.List<String> names = new java.util.ArrayList<>();
+        List<String> names = new ArrayList<>();
         for (int side = 0; side < sides; side++) {
             if (tapped) {
                 names.add("Lt" + side);
@@ -150,7 +207,7 @@ public final class Netlist {
         }
     }
 
-    private static void tube(StringBuilder n, Stage stage, Cycle cycle, int t, boolean pentode, double tap) {
+    private static void tube(StringBuilder n, Stage stage, Drive cycle, int t, boolean pentode, double tap) {
         StageTube tube = stage.tubes().get(t);
         TubeModel m = tube.model();
         Biasing b = stage.biasing();
@@ -163,8 +220,8 @@ public final class Netlist {
                 t,
                 t,
                 num(bias),
-                num(tube.side() == 0 ? cycle.drive() : -cycle.drive()),
-                num(HERTZ));
+                num(tube.side() == 0 ? cycle.peak() : -cycle.peak()),
+                num(cycle.hertz()));
         String screen = pentode ? "s" : tap >= 1 ? "p" + tube.side() : "t" + tube.side();
         line(n, "Rg2%d %s q%d %s", t, screen, t, num(Math.max(1e-3, tube.screenOhms())));
         String vp = String.format(Locale.ROOT, "max(v(a%d,k%d),0)", t, t);

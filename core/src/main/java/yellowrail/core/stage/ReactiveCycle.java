@@ -12,6 +12,8 @@ import java.util.List;
  * @param plateMost highest plate volts to chassis of any side, V
  * @param plateLeast lowest, V
  * @param supplyVolts average B+, V
+ * @param screenVolts average screen node, V
+ * @param cathodeVolts average volts of each cathode group, V; empty with fixed bias
  */
 public record ReactiveCycle(
         double hertz,
@@ -20,9 +22,12 @@ public record ReactiveCycle(
         List<Cycle.TubeCycle> tubes,
         double plateMost,
         double plateLeast,
-        double supplyVolts) {
+        double supplyVolts,
+        double screenVolts,
+        List<Double> cathodeVolts) {
     public ReactiveCycle {
         tubes = List.copyOf(tubes);
+        cathodeVolts = List.copyOf(cathodeVolts);
     }
 
     public double hottestPlateWatts() {

@@ -299,7 +299,12 @@ public final class ReactiveSolver {
         for (double[] t : perTube) {
             tubes.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5]));
         }
-        return new ReactiveCycle(hertz, peak, watts(hertz), tubes, most, least, equations.mean[0]);
+        List<Double> cathodes = new ArrayList<>();
+        for (int group = 0; group < equations.cathodes; group++) {
+            cathodes.add(equations.mean[3 + group]);
+        }
+        return new ReactiveCycle(
+                hertz, peak, watts(hertz), tubes, most, least, equations.mean[0], equations.mean[1], cathodes);
     }
 
     /** What the speaker takes of the difference current's harmonics. */

@@ -7,12 +7,19 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import yellowrail.core.load.Speaker;
+import yellowrail.core.load.SpeakerNetwork;
+import yellowrail.core.load.SpeakerOnTap;
+import yellowrail.core.load.Wiring;
 
 /** The netlist runs in a general circuit simulator and gives what was computed. */
 class NetlistTest {
@@ -47,6 +54,58 @@ class NetlistTest {
             close("driven plate W " + t, figure(wave, "plate_watts_" + t), loud.plateWatts());
             close("driven screen W " + t, figure(wave, "screen_watts_" + t), loud.screenWatts());
         }
+    }
+
+    /** A stage, its speaker on 8 Ω, and a frequency. */
+    record Reactive(StageCases.Case stage, Wiring speakers, double hertz) {
+        @Override
+        public String toString() {
+            return stage.id() + ", " + speakers.drivers().size() + " speakers at " + hertz + " Hz";
+        }
+    }
+
+    static Stream<Reactive> reactive() {
+        Wiring one = new Wiring.Driver("A", new Speaker.Modelled(6.4, 0.6e-3, 30, 80, 46.4, 5));
+        Wiring soft = new Wiring.Driver("B", new Speaker.Modelled(5.6, 0, 30, 110, 28, 2));
+        Wiring two = new Wiring.Parallel(
+                List.of(new Wiring.Series(List.of(one, soft)), new Wiring.Driver("16", new Speaker.Nominal(16))));
+        double[] hertz = {80, 400, 5000};
+        List<StageCases.Case> stages = cases();
+        return IntStream.range(0, 12)
+                .mapToObj(i -> new Reactive(
+                        stages.get(i % stages.size()), i % 4 == 3 ? two : i % 2 == 0 ? one : soft, hertz[i % 3]));
+    }
+
+    /** Into a speaker: heat and peak volts within 3 % of the simulator's, over connections, bias schemes and frequencies. */
+    @ParameterizedTest
+    @MethodSource("reactive")
+    void aSpeakerHeatsAsInTheSimulator(Reactive r) throws Exception {
+        Stage stage = r.stage().stage();
+        SpeakerOnTap load = new SpeakerOnTap(r.speakers(), Math.sqrt(stage.loadOhms() / 8), Optional.empty());
+        double drive = new StageSolver(stage).fullDrive();
+        ReactiveCycle cycle = new ReactiveSolver(stage, load).at(r.hertz(), drive);
+        String printed = run(Netlist.of(stage, cycle, SpeakerNetwork.of(load).orElseThrow()));
+        String wave = printed.substring(printed.indexOf("driven"));
+        double most = 0;
+        for (int side = 0; side < (stage.pushPull() ? 2 : 1); side++) {
+            most = Math.max(most, figure(wave, "plate_most_volts_" + side));
+        }
+        assertThat(most).as("peak volts").isCloseTo(cycle.plateMost(), within(0.03 * cycle.plateMost()));
+        for (int t = 0; t < cycle.tubes().size(); t++) {
+            near(
+                    "plate W " + t,
+                    figure(wave, "plate_watts_" + t),
+                    cycle.tubes().get(t).plateWatts());
+            near(
+                    "screen W " + t,
+                    figure(wave, "screen_watts_" + t),
+                    cycle.tubes().get(t).screenWatts());
+        }
+        near("speaker W", figure(wave, "load_watts"), cycle.watts());
+    }
+
+    private static void near(String what, double printed, double computed) {
+        assertThat(printed).as(what).isCloseTo(computed, within(0.03 * Math.abs(computed)));
     }
 
     private static void close(String what, double printed, double computed) {

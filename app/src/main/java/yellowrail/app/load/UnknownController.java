@@ -1,0 +1,124 @@
+package yellowrail.app.load;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.core.load.LeadNotes;
+import yellowrail.core.load.LoadWords;
+import yellowrail.core.load.PublishedLoads;
+import yellowrail.core.load.UnknownTransformer;
+import yellowrail.core.reading.Show;
+
+/** An unmarked transformer: what readings between its leads tell. Its whole state is in the address. */
+@Controller
+class UnknownController {
+    private static final int LONGEST = 3000;
+
+    /** One winding in words. */
+    record Line(String name, String leads, String words) {}
+
+    /** One way the taps could be meant, and the load page with the same readings. */
+    record Way(String taps, String primary, List<String> near, String query) {}
+
+    @GetMapping("/load/unknown")
+    String page(
+            @RequestParam(defaultValue = "") String notes,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        String text = notes.length() > LONGEST ? notes.substring(0, LONGEST) : notes;
+        LeadNotes.Read read = LeadNotes.read(text);
+        UnknownTransformer found = UnknownTransformer.of(read);
+        model.addAttribute("notes", notes);
+        model.addAttribute(
+                "complaint",
+                notes.length() > LONGEST
+                        ? "At most " + LONGEST + " characters; the rest is not read."
+                        : read.complaint());
+        model.addAttribute("asked", !text.isBlank());
+        model.addAttribute("found", found);
+        model.addAttribute("lines", read.complaint().isEmpty() ? lines(found) : List.of());
+        model.addAttribute(
+                "uses", found.uses().stream().map(use -> way(use, read)).toList());
+        response.setHeader("Cache-Control", "no-store");
+        response.addHeader("Vary", "HX-Request");
+        return request.getHeader("HX-Request") != null ? "load/unknown :: answer" : "load/unknown";
+    }
+
+    private static List<Line> lines(UnknownTransformer found) {
+        List<Line> lines = new ArrayList<>();
+        for (UnknownTransformer.Winding w : found.windings()) {
+            boolean primary = found.primary().filter(w::equals).isPresent();
+            List<String> words = new ArrayList<>();
+            words.add(w.first() + " and " + w.last() + " are its ends, " + LoadWords.plainOhms(w.ohms()) + " DC");
+            w.centre()
+                    .filter(c -> primary)
+                    .ifPresent(c -> words.add(c
+                            + (w.centreByVolts()
+                                    ? " is its centre, by equal volts"
+                                    : " is about its middle by the ohms")));
+            List<String> taps = new ArrayList<>(w.taps());
+            w.centre().filter(c -> !primary).ifPresent(c -> taps.add(0, c));
+            if (!taps.isEmpty()) {
+                words.add(String.join(", ", taps) + (primary ? " between: screen taps" : " between: taps"));
+            }
+            lines.add(new Line(
+                    primary ? "primary" : found.primary().isPresent() ? "secondary" : "winding",
+                    String.join(" – ", w.leads()),
+                    String.join("; ", words) + "."));
+        }
+        return lines;
+    }
+
+    private static Way way(UnknownTransformer.Use use, LeadNotes.Read read) {
+        String taps = use.taps().entrySet().stream()
+                .map(e -> e.getKey() + " for " + Show.plain(e.getValue(), 3) + " Ω")
+                .collect(Collectors.joining(", "));
+        return new Way(
+                taps,
+                LoadWords.plainOhms(use.primaryOhms()),
+                use.near().stream().map(PublishedLoads.Load::words).toList(),
+                query(use, read));
+    }
+
+    /** The same readings as the load page asks for them. */
+    private static String query(UnknownTransformer.Use use, LeadNotes.Read read) {
+        StringBuilder query = new StringBuilder("taps=")
+                .append(encoded(use.taps().values().stream()
+                        .distinct()
+                        .map(z -> Show.plain(z, 3))
+                        .collect(Collectors.joining(" "))));
+        int row = 0;
+        for (LeadNotes.Volts v : read.volts()) {
+            Map<String, Double> taps = use.taps();
+            Double low = taps.get(v.read() + "–" + v.readTo());
+            Double high = taps.get(v.driven() + "–" + v.drivenTo());
+            if (low == null && high == null || row == LoadForm.READINGS) {
+                continue;
+            }
+            row++;
+            query.append(field("driven", row, low != null ? "primary" : "tap-" + Show.plain(high, 3)))
+                    .append(field("drive", row, Show.plain(v.drive(), 6)))
+                    .append(field("other", row, low != null ? "tap-" + Show.plain(low, 3) : "primary"))
+                    .append(field("volts", row, Show.plain(v.volts(), 6)));
+        }
+        return query.toString();
+    }
+
+    private static String field(String name, int row, String text) {
+        return "&" + name + row + "=" + encoded(text);
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,2 @@
+/** Speakers with a measured impedance: imported from text, kept, written out again. */
+package yellowrail.app.speakers;

@@ -1,0 +1,78 @@
+package yellowrail.app.speakers;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import yellowrail.app.BrowserIT;
+import yellowrail.core.load.CurveText;
+import yellowrail.core.load.HeatOverFrequency;
+import yellowrail.core.load.ImpedanceCurve;
+import yellowrail.core.load.Speaker;
+
+/** Measured speakers: imported, refused with a sentence, wired by their names, written out again. */
+class SpeakersIT extends BrowserIT {
+    private static final Speaker.Modelled CONE = new Speaker.Modelled(6.4, 0.6e-3, 30, 80, 46.4, 5);
+
+    @Autowired
+    private SpeakerStore speakers;
+
+    private static String curve(int points) {
+        StringBuilder text = new StringBuilder("* a measuring program\nFreq\tImp\tPhase\n");
+        for (double hertz : HeatOverFrequency.spread(10, 20e3, points)) {
+            var z = CONE.at(hertz);
+            text.append(
+                    String.format(Locale.ROOT, "%.5f\t%.5f\t%.4f%n", hertz, z.norm(), Math.toDegrees(z.getArgument())));
+        }
+        return text.toString();
+    }
+
+    @Test
+    void aMeasuredSpeakerIsWiredByItsName() throws Exception {
+        page.navigate(url("/speakers"));
+        page.fill("#name", "dc12");
+        page.fill("#curve", "20 8\n30 eight");
+        page.click("text=Keep this speaker");
+        assertThat(page.locator("#say-name")).containsText("letters first");
+        assertThat(page.locator("#say-curve")).containsText("Line 2: “eight” is no number.");
+        assertThat(page.locator("#curve")).hasValue("20 8\n30 eight");
+        page.fill("#name", "barn12");
+        page.setInputFiles(
+                "#file", new FilePayload("barn.zma", "text/plain", curve(400).getBytes(StandardCharsets.UTF_8)));
+        page.locator("text=Keep this speaker").dblclick();
+        page.waitForURL("**/speakers?kept=*");
+        assertThat(page.locator("main")).containsText("400 points from 10 Hz to 20000 Hz");
+        assertThat(speakers.names().stream().filter("barn12"::equals)).hasSize(1);
+        looksRight();
+        String written = page.request()
+                .get(url(page.locator("a:has-text('As text')").first().getAttribute("href")))
+                .text();
+        ImpedanceCurve again = CurveText.read(written).curve().orElseThrow();
+        assertThat(again.at(80).norm()).isCloseTo(46.4, within(0.2));
+        // Two of them beside one another on a load, with heat over frequency as of the model.
+        page.navigate(url("/load?marked=4.2k&set1=barn12+%7C+barn12"));
+        assertThat(page.locator("table.map")).containsText("400 points from 10 Hz");
+        assertThat(page.locator("#effects")).containsText("Lowest in the band of a guitar: 3.3 Ω");
+        assertThat(page.locator("#effects")).containsText("Hottest screen in the band");
+        page.fill("#set2", "nobody");
+        assertThat(page.locator("#say-set2")).containsText("no speaker is called “nobody”");
+    }
+
+    /** Fifty thousand points are kept, drawn and computed with. */
+    @Test
+    void aLongCurveIsTaken() {
+        speakers.keep(UUID.randomUUID(), "long", Optional.of(8.0), curve(50_000));
+        page.navigate(url("/load?marked=4.2k&set1=long"));
+        assertThat(page.locator("table.map")).containsText("50000 points");
+        assertThat(page.locator("#effects")).containsText("Hottest plate in the band");
+        String path = page.locator("svg.frequencies path.curve").first().getAttribute("d");
+        assertThat(path.length()).isLessThan(10_000);
+    }
+}

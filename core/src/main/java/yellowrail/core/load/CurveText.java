@@ -1,0 +1,169 @@
+package yellowrail.core.load;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import yellowrail.core.reading.Show;
+
+/**
+ * An impedance curve as text: frequency in Hz, magnitude in Ω and, where measured, phase in degrees, a point on each line.
+ * Columns stand apart by tabs, semicolons, commas or blanks; where they do not stand apart by commas, a comma is a decimal
+ * sign. Lines that begin with {@code # * ; / " '} or a letter say something about the curve and are passed over.
+ */
+public final class CurveText {
+    /** Longest text, characters: 100 000 points of 30. */
+    public static final int LONGEST = 3_000_000;
+
+    /** Two figures for one frequency that differ by more than this contradict one another, share. */
+    private static final double SAME = 0.05;
+
+    private static final Pattern COMMENT = Pattern.compile("[#*;/\"'%\\p{L}].*");
+    private static final Pattern NUMBER = Pattern.compile("[-+−]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][-+]?\\d{1,3})?");
+
+    /** How a text was understood: the curve, or a sentence that says why there is none. */
+    public record Read(Optional<ImpedanceCurve> curve, String complaint) {
+        private static Read refused(String sentence) {
+            return new Read(Optional.empty(), sentence);
+        }
+    }
+
+    private static final class NotUnderstood extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        NotUnderstood(String sentence) {
+            super(sentence, null, false, false);
+        }
+    }
+
+    private CurveText() {}
+
+    public static Read read(String text) {
+        if (text.length() > LONGEST) {
+            return Read.refused("At most " + LONGEST / 1_000_000 + " million characters are taken; this has "
+                    + text.length() + ". Export the curve with fewer points.");
+        }
+        if (text.chars().anyMatch(c -> c < ' ' && c != '\n' && c != '\r' && c != '\t' || c == '\uFFFD')) {
+            return Read.refused(
+                    "This is no text: it holds signs that no text file has. Export the curve as text (TXT, ZMA,"
+                            + " FRD or CSV).");
+        }
+        try {
+            return new Read(Optional.of(ImpedanceCurve.of(once(points(text)))), "");
+        } catch (NotUnderstood not) {
+            return Read.refused(not.getMessage());
+        } catch (IllegalArgumentException beyond) {
+            return Read.refused("Not taken: " + beyond.getMessage() + ".");
+        }
+    }
+
+    private static List<ImpedanceCurve.Point> points(String text) {
+        List<ImpedanceCurve.Point> points = new ArrayList<>();
+        String[] lines = (text.startsWith("\uFEFF") ? text.substring(1) : text).split("\\r\\n|\\r|\\n");
+        int columns = 0;
+        for (int i = 0; i < lines.length; i++) {
+            String line = lines[i].strip();
+            if (line.isEmpty() || COMMENT.matcher(line).matches()) {
+                continue;
+            }
+            List<Double> numbers = numbers(line, i + 1);
+            if (columns == 0) {
+                columns = numbers.size();
+            }
+            if (numbers.size() < 2 || numbers.size() > 3 || numbers.size() != columns) {
+                throw new NotUnderstood("Line " + (i + 1) + ": “" + shorten(line) + "” has " + numbers.size()
+                        + (numbers.size() == 1 ? " column" : " columns")
+                        + (columns >= 2 && columns <= 3 ? ", the lines before have " + columns : "")
+                        + ". Each line holds frequency, ohms and perhaps phase, apart by tabs, semicolons or blanks; apart"
+                        + " by commas, decimals take a point.");
+            }
+            points.add(new ImpedanceCurve.Point(
+                    numbers.get(0), numbers.get(1), columns == 3 ? numbers.get(2) : Double.NaN));
+            check(points.get(points.size() - 1), i + 1);
+        }
+        if (points.isEmpty()) {
+            throw new NotUnderstood(
+                    "There is no point in this text: each line holds a frequency in Hz and the ohms there.");
+        }
+        if (points.size() > ImpedanceCurve.MOST) {
+            throw new NotUnderstood(
+                    "At most " + ImpedanceCurve.MOST + " points are taken; this has " + points.size() + ".");
+        }
+        return points;
+    }
+
+    private static void check(ImpedanceCurve.Point point, int line) {
+        if (!(point.hertz() > 0)) {
+            throw new NotUnderstood(
+                    "Line " + line + ": a frequency of " + Show.plain(point.hertz(), 4) + " Hz; it is above 0.");
+        }
+        if (!(point.ohms() > 0)) {
+            throw new NotUnderstood("Line " + line + ": an impedance of " + Show.plain(point.ohms(), 4)
+                    + " Ω; its magnitude is above 0. Are the columns frequency, ohms, phase?");
+        }
+        if (Math.abs(point.degrees()) > 90) {
+            throw new NotUnderstood("Line " + line + ": a phase of " + Show.plain(point.degrees(), 4)
+                    + "°; a speaker's lies within −90 to 90°. Is the third column the phase in degrees?");
+        }
+    }
+
+    private static List<Double> numbers(String line, int number) {
+        boolean commas = line.indexOf(',') >= 0 && !line.matches(".*[\\t; ].*") || line.matches(".*,\\s.*");
+        String[] cells = line.indexOf('\t') >= 0
+                ? line.split("\\s*\\t\\s*")
+                : line.indexOf(';') >= 0
+                        ? line.split("\\s*;\\s*")
+                        : commas ? line.split("\\s*,\\s*") : line.split("\\s+");
+        List<Double> numbers = new ArrayList<>();
+        for (String cell : cells) {
+            String plain = commas && line.indexOf('\t') < 0 && line.indexOf(';') < 0 ? cell : cell.replace(',', '.');
+            if (!NUMBER.matcher(plain).matches()) {
+                throw new NotUnderstood("Line " + number + ": “" + shorten(cell) + "” is no number.");
+            }
+            numbers.add(Double.parseDouble(plain.replace('−', '-')));
+        }
+        return numbers;
+    }
+
+    /** By rising frequency, each once: the same point twice counts once, two nearly equal ones count as their mean. */
+    private static List<ImpedanceCurve.Point> once(List<ImpedanceCurve.Point> points) {
+        List<ImpedanceCurve.Point> sorted = new ArrayList<>(points);
+        sorted.sort(Comparator.comparingDouble(ImpedanceCurve.Point::hertz));
+        List<ImpedanceCurve.Point> once = new ArrayList<>();
+        for (ImpedanceCurve.Point p : sorted) {
+            ImpedanceCurve.Point last = once.isEmpty() ? null : once.get(once.size() - 1);
+            if (last == null || p.hertz() > last.hertz()) {
+                once.add(clamped(p));
+            } else if (Math.abs(p.ohms() / last.ohms() - 1) > SAME) {
+                throw new NotUnderstood("At " + Show.plain(p.hertz(), 5) + " Hz there are both "
+                        + Show.plain(last.ohms(), 4) + " Ω and " + Show.plain(p.ohms(), 4)
+                        + " Ω: is this more than one curve? Give one at a time.");
+            } else {
+                once.set(
+                        once.size() - 1,
+                        new ImpedanceCurve.Point(
+                                p.hertz(), (p.ohms() + last.ohms()) / 2, (p.degrees() + last.degrees()) / 2));
+            }
+        }
+        return once;
+    }
+
+    private static ImpedanceCurve.Point clamped(ImpedanceCurve.Point p) {
+        return new ImpedanceCurve.Point(p.hertz(), p.ohms(), Math.max(-89, Math.min(89, p.degrees())));
+    }
+
+    private static String shorten(String text) {
+        return text.length() > 40 ? text.substring(0, 40) + "…" : text;
+    }
+
+    /** The same as text: a line that says what the columns are, and one for each point. */
+    public static String write(ImpedanceCurve curve) {
+        StringBuilder text = new StringBuilder("# frequency Hz, impedance Ohm, phase deg\n");
+        for (ImpedanceCurve.Point p : curve.points()) {
+            text.append(String.format(Locale.ROOT, "%.6g,%.6g,%.4f%n", p.hertz(), p.ohms(), p.degrees()));
+        }
+        return text.toString().replace("\r\n", "\n");
+    }
+}
