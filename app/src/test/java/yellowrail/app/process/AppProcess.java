@@ -84,6 +84,8 @@ public final class AppProcess implements AutoCloseable {
                         "-Xmx192m",
                         "-Xss512k",
                         "-XX:+UseSerialGC",
+                        // It lives for seconds: what starts soonest is soonest there to be killed.
+                        "-XX:TieredStopAtLevel=1",
                         "-XX:ReservedCodeCacheSize=64m",
                         "-XX:MaxDirectMemorySize=24m",
                         "-jar",
