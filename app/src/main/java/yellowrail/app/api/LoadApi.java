@@ -7,8 +7,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadForm;
-import yellowrail.app.load.LoadPages;
 import yellowrail.app.stage.StageForm;
 
 /** Taps by speakers on a stage as JSON; nothing is stored. */
@@ -22,10 +22,10 @@ class LoadApi {
                     + " secondaryDc, henries, coreDc, ratedWatts, ratedHertz), band, open; and all parts of a stage. What is left"
                     + " out takes the page's usual answer.";
 
-    private final LoadPages pages;
+    private final LoadAnswers answers;
 
-    LoadApi(LoadPages pages) {
-        this.pages = pages;
+    LoadApi(LoadAnswers answers) {
+        this.answers = answers;
     }
 
     @Operation(summary = "Ratio, load map and what does not fit", description = NAMES)
@@ -42,8 +42,8 @@ class LoadApi {
             throw new ApiRefused(unknown);
         }
         try {
-            return LoadResult.of(pages.answered(LoadForm.from(texts::get, StageForm.from(texts::get))));
-        } catch (LoadPages.Refused refused) {
+            return LoadResult.of(answers.answered(LoadForm.from(texts::get, StageForm.from(texts::get))));
+        } catch (LoadAnswers.Refused refused) {
             throw new ApiRefused(refused.complaints());
         }
     }

@@ -4,8 +4,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadEffects;
-import yellowrail.app.load.LoadPages;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Transformer;
@@ -81,7 +81,7 @@ record LoadResult(
             @Schema(description = "What was found, with its numbers, and what to do")
             String sentence) {}
 
-    static LoadResult of(LoadPages.Answered answered) {
+    static LoadResult of(LoadAnswers.Answered answered) {
         Transformer transformer = answered.transformer();
         List<Tap> taps = transformer.taps().stream()
                 .map(ohms -> new Tap(

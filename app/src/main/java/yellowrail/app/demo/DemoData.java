@@ -18,6 +18,7 @@ import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Meter;
@@ -38,13 +39,16 @@ class DemoData implements ApplicationRunner {
     private final SessionStore sessions;
     private final ResultStore results;
     private final TransformerStore transformers;
+    private final SpeakerStore speakers;
 
     DemoData(
             AmpStore amps,
             RoundStore rounds,
             SessionStore sessions,
             ResultStore results,
-            TransformerStore transformers) {
+            TransformerStore transformers,
+            SpeakerStore speakers) {
+        this.speakers = speakers;
         this.transformers = transformers;
         this.amps = amps;
         this.rounds = rounds;
@@ -68,6 +72,7 @@ class DemoData implements ApplicationRunner {
         demo.finished(id("session/finished"));
         demo.halfDone(id("session/half"));
         new DemoTransformers(transformers, DemoData::id).keep(bittern.id());
+        DemoSpeakers.keep(speakers, id("speaker/reed12"));
         Amp curlew = keep("curlew", DemoAmps.curlew());
         new DemoTurns(sessions, curlew).finished(id("session/turns"));
     }

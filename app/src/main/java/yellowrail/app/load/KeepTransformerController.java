@@ -24,12 +24,12 @@ import yellowrail.core.load.AcReading;
 /** What is typed of a transformer on the load page is kept: a new one, or the next version of one, with its readings. */
 @Controller
 class KeepTransformerController {
-    private final LoadPages pages;
+    private final LoadQuestions questions;
     private final TransformerStore transformers;
     private final LoadOff loadOff;
 
-    KeepTransformerController(LoadPages pages, TransformerStore transformers, LoadOff loadOff) {
-        this.pages = pages;
+    KeepTransformerController(LoadQuestions questions, TransformerStore transformers, LoadOff loadOff) {
+        this.questions = questions;
         this.transformers = transformers;
         this.loadOff = loadOff;
     }
@@ -45,10 +45,10 @@ class KeepTransformerController {
             Model model) {
         LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
         FieldErrors complaints = new FieldErrors();
-        Optional<KeptTransformer> known = pages.kept(form);
+        Optional<KeptTransformer> known = questions.kept(form);
         UUID id = known.map(KeptTransformer::id)
                 .orElseGet(() -> UUID.nameUUIDFromBytes((keepId + "/transformer").getBytes()));
-        LoadPages.Keeping keeping = pages.keeping(form, name, complaints);
+        Keeping keeping = Keeping.of(form, questions.ask(form).read(), name, complaints);
         Optional<UUID> ampId = known.flatMap(KeptTransformer::fitted)
                 .map(KeptTransformer.Fitted::ampId)
                 .or(() -> Optional.ofNullable(amp));

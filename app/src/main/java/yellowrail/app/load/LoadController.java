@@ -36,15 +36,25 @@ class LoadController {
     private static final String CHANNEL = "channel";
 
     private final LoadPages pages;
+    private final LoadQuestions questions;
+    private final LoadAnswers answers;
     private final SettingStore settings;
     private final AmpStore amps;
     private final FromAmp fromAmp;
     private final TransformerStore transformers;
 
     LoadController(
-            LoadPages pages, SettingStore settings, AmpStore amps, FromAmp fromAmp, TransformerStore transformers) {
+            LoadPages pages,
+            LoadQuestions questions,
+            LoadAnswers answers,
+            SettingStore settings,
+            AmpStore amps,
+            FromAmp fromAmp,
+            TransformerStore transformers) {
         this.transformers = transformers;
         this.pages = pages;
+        this.questions = questions;
+        this.answers = answers;
         this.settings = settings;
         this.amps = amps;
         this.fromAmp = fromAmp;
@@ -65,7 +75,7 @@ class LoadController {
 
     /** The transformer that the address names. */
     private Optional<KeptTransformer> kept(HttpServletRequest request) {
-        return pages.kept(LoadForm.from(request::getParameter, StageForm.from(request::getParameter)));
+        return questions.kept(LoadForm.from(request::getParameter, StageForm.from(request::getParameter)));
     }
 
     /** Heat over frequency of the open cell, asked for once the rest is there: it takes longest. */
@@ -102,7 +112,7 @@ class LoadController {
             return ResponseEntity.ok()
                     .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
                     .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"load.cir\"")
-                    .body(pages.netlist(form, hertz)
+                    .body(answers.netlist(form, hertz)
                             .orElseThrow(() -> new NotThere("netlist of a load that is not understood")));
         } catch (NoSolution none) {
             throw new NotThere("netlist: " + none.getMessage());

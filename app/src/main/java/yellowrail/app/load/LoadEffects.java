@@ -28,6 +28,9 @@ public class LoadEffects {
     /** Loads nearer than this are one column. */
     private static final double SAME = 0.02;
 
+    /** A difference of the sides below this is none, A. */
+    private static final double LEAST_DIFFERENCE = 0.1e-3;
+
     /** Harmonics below this are none: equal sides cancel the even ones. */
     private static final double LEAST_TOLD = 1e-4;
 
@@ -64,7 +67,8 @@ public class LoadEffects {
         TubeFacts facts = judge.facts().orElseThrow();
         List<Limit> all = new ArrayList<>(Limits.heat(computed, facts));
         all.addAll(Limits.overTheDrive(computed, judge.highest(), facts));
-        if (judge.coreAmperes().isPresent() || !computed.stage().pushPull()) {
+        boolean unlike = Math.abs(computed.drive().idle().standingDifference()) > LEAST_DIFFERENCE;
+        if (judge.coreAmperes().isPresent() || !computed.stage().pushPull() || unlike) {
             all.addAll(Limits.core(computed, judge.coreAmperes().orElse(Double.NaN), facts));
         }
         return all;

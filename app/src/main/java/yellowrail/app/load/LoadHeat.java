@@ -14,6 +14,7 @@ import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
 import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.Instrument;
+import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Show;
@@ -30,6 +31,7 @@ class LoadHeat {
     private static final double LOW = 20;
     private static final double HIGH = 20_000;
     private static final int REMEMBERED = 200;
+    private static final double NEAR_NOMINAL = 0.2;
 
     private record Key(StageSetting setting, SpeakerOnTap load) {}
 
@@ -42,12 +44,15 @@ class LoadHeat {
         this.engine = engine;
     }
 
-    /** The speaker's impedance and what the primary sees, without the stage. */
-    static LoadView.Frequencies impedance(Wiring speakers, double tap, Instrument band) {
-        double[] hertz = HeatOverFrequency.spread(LOW, HIGH, DRAWN);
+    /** The speakers' impedance, and beside it what the primary sees of them, without the stage. */
+    static LoadView.Frequencies impedance(SpeakerOnTap load, double tap, Instrument band) {
+        Wiring speakers = load.speakers();
+        double square = load.turns() * load.turns();
         List<double[]> points = new ArrayList<>();
-        for (double f : hertz) {
+        List<double[]> seen = new ArrayList<>();
+        for (double f : HeatOverFrequency.spread(LOW, HIGH, DRAWN)) {
             points.add(new double[] {f, speakers.at(f).norm()});
+            seen.add(new double[] {f, load.at(f).norm() / square});
         }
         double least = points.stream()
                 .filter(p -> p[0] >= band.lowHertz() && p[0] <= band.highHertz())
@@ -55,17 +60,43 @@ class LoadHeat {
                 .min()
                 .orElse(0);
         LogPlot plot = new LogPlot(LOW, HIGH, 2 * tap, points);
+        List<FrequencyPlot.Curve> curves = new ArrayList<>();
+        curves.add(new FrequencyPlot.Curve("speakers, Ω", "plate", plot.path(points)));
+        if (load.primaryHenries().isPresent()) {
+            curves.add(new FrequencyPlot.Curve("with the primary's inductance beside them", "screen", plot.path(seen)));
+        }
         return new LoadView.Frequencies(
                 new FrequencyPlot(
                         plot.axis(),
                         band.words(),
                         plot.x(band.lowHertz()),
                         plot.x(band.highHertz()),
-                        List.of(new FrequencyPlot.Curve("speaker, Ω", "plate", plot.path(points))),
+                        curves,
                         plot.y(tap),
-                        Show.plain(tap, 4) + " Ω tap"),
-                "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω.",
+                        Show.plain(tap, 4) + " Ω tap, " + LoadWords.plainOhms(square * tap) + " at the primary"),
+                "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω. "
+                        + near(points, speakers.nominalOhms()) + " The primary sees " + Show.significant(square, 3)
+                        + " times these ohms.",
                 List.of());
+    }
+
+    /** The widest stretch in which the impedance is near the marking. */
+    private static String near(List<double[]> points, double nominal) {
+        double from = 0;
+        double to = 0;
+        double start = Double.NaN;
+        for (double[] p : points) {
+            boolean near = Math.abs(p[1] / nominal - 1) <= NEAR_NOMINAL;
+            start = near ? (Double.isNaN(start) ? p[0] : start) : Double.NaN;
+            if (near && p[0] / start > (from > 0 ? to / from : 1)) {
+                from = start;
+                to = p[0];
+            }
+        }
+        String nominally = Show.significant(nominal, 2) + " Ω";
+        return from > 0
+                ? "Within 20 % of " + nominally + " from " + hertz(from) + " to " + hertz(to) + " Hz."
+                : "Nowhere within 20 % of " + nominally + ".";
     }
 
     /** Heat over frequency at full drive, in per cent of the ratings. */

@@ -7,6 +7,7 @@ import yellowrail.core.load.Instrument;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.LowNotes;
+import yellowrail.core.load.MeasuredTransformer;
 import yellowrail.core.load.RealLoad;
 import yellowrail.core.load.Windings;
 import yellowrail.core.reading.Show;
@@ -17,6 +18,8 @@ import yellowrail.core.stage.StageSetting;
 
 /** What copper, inductance and core of the transformer make of one load, in words with their numbers. */
 final class LoadReal {
+    private static final double MEASURED_HERTZ = 50;
+
     private LoadReal() {}
 
     /** The stage with the copper that was read of this transformer; as it was described where none was. */
@@ -41,6 +44,9 @@ final class LoadReal {
             Instrument band) {
         List<LoadView.RemarkLine> lines = new ArrayList<>();
         RealLoad.of(read.windings(), turns, speakerOhms).ifPresent(real -> lines.add(copper(real)));
+        read.windings()
+                .primary()
+                .ifPresent(ohms -> read.primaryHenries().ifPresent(henries -> lines.add(magnetised(ohms, henries))));
         read.rated().ifPresent(rated -> lines.add(carried(rated, fullWatts, band)));
         try {
             stiffness(setting, read.primaryHenries(), band, lines);
@@ -57,6 +63,18 @@ final class LoadReal {
                 + LoadWords.plainOhms(real.primaryCopper()) + ". "
                 + Show.fixed(100 * real.efficiency(), 0) + " % of the power reaches the speakers, "
                 + Show.significant(real.lossDecibels(), 2) + " dB are lost; core loss left out.");
+    }
+
+    /** Whether a ratio read at the mains' frequency can be trusted. */
+    private static LoadView.RemarkLine magnetised(double ohms, double henries) {
+        double low = LowNotes.magnetising(ohms, henries, MEASURED_HERTZ);
+        boolean much = low > MeasuredTransformer.AGREE;
+        return new LoadView.RemarkLine(
+                much ? "caution" : "note",
+                much ? "warm" : "open",
+                "A ratio read at 50 Hz with the primary driven comes out " + Show.significant(100 * low, 2)
+                        + " % off by magnetising current in its copper, (R / (2π f L))² / 2"
+                        + (much ? ": measure at a few hundred hertz." : "."));
     }
 
     private static void stiffness(

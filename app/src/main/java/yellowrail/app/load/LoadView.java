@@ -95,12 +95,24 @@ record LoadView(
     /** What builders hold, beside what this stage says. */
     record Claim(String held, String here) {}
 
-    /** The transformer as drawn. */
+    /**
+     * The transformer as drawn.
+     *
+     * @param volts AC across the whole primary at clipping; empty where the stage is not computed
+     * @param screenTaps where the screens are tapped, in per cent of a half; empty without
+     */
     record Picture(
-            boolean pushPull, String primary, String half, List<Secondary> secondaries, int height, String words) {}
+            boolean pushPull,
+            String primary,
+            String half,
+            String volts,
+            String screenTaps,
+            List<Secondary> secondaries,
+            int height,
+            String words) {}
 
     /** One secondary tap as drawn; {@code key} is its ohms as a cell names them. */
-    record Secondary(String key, String tap, String turns, String wired, int y, boolean used) {}
+    record Secondary(String key, String tap, String turns, String wired, String volts, int y, boolean used) {}
 
     /**
      * Curves over frequency.

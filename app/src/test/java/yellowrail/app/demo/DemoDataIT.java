@@ -10,6 +10,7 @@ import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.results.ResultStore;
 import yellowrail.app.rounds.Round;
+import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.idle.Verdict;
 import yellowrail.core.round.RoundAnswer;
@@ -21,6 +22,9 @@ class DemoDataIT extends AppIT {
 
     @Autowired
     private TransformerStore transformers;
+
+    @Autowired
+    private SpeakerStore speakers;
 
     private List<RoundAnswer> roundsOf(String name) {
         Amp amp = amps.all().stream()
@@ -34,7 +38,7 @@ class DemoDataIT extends AppIT {
 
     @Test
     void theDemoAmpsTellTheirStories() {
-        DemoData demo = new DemoData(amps, rounds, sessions, results, transformers);
+        DemoData demo = new DemoData(amps, rounds, sessions, results, transformers, speakers);
         demo.fill();
         demo.fill();
         Stream.of("Bittern 60", "Reedling 30", "Avocet Stereo")

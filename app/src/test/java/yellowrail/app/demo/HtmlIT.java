@@ -26,6 +26,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.AppIT;
 import yellowrail.app.results.ResultStore;
+import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.transformers.TransformerStore;
 
 /** Every page that the demo's pages lead to is valid HTML, but for htmx's attributes, and has one heading of its own. */
@@ -51,12 +52,15 @@ class HtmlIT extends AppIT {
     @Autowired
     private TransformerStore transformers;
 
+    @Autowired
+    private SpeakerStore speakers;
+
     @TempDir
     private Path folder;
 
     @Test
     void everyPageIsValidAndHasOneHeading() throws Exception {
-        new DemoData(amps, rounds, sessions, results, transformers).fill();
+        new DemoData(amps, rounds, sessions, results, transformers, speakers).fill();
         Map<String, String> pages = reached();
         assertThat(pages).hasSizeGreaterThan(25);
         List<String> headings = new ArrayList<>();

@@ -108,7 +108,8 @@ class GoldenFilesTest {
                         documents("v6/rounds", "state", StoredShapes.ROUND_STATE),
                         documents("v6/settings", "body", kind("meter"), StoredShapes.METER),
                         documents("v7/transformers", "description", StoredShapes.TRANSFORMER),
-                        documents("v7/ac-readings", "reading", StoredShapes.AC_READING))
+                        documents("v7/ac-readings", "reading", StoredShapes.AC_READING),
+                        documents("v7/speakers", "body", StoredShapes.SPEAKER))
                 .flatMap(s -> s);
     }
 

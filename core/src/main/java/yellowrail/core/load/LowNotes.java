@@ -23,6 +23,18 @@ public final class LowNotes {
     }
 
     /**
+     * By what share AC volts read on another winding are low because magnetising current drops volts in the driven winding's
+     * copper: (R / (2π f L))² / 2.
+     *
+     * @param ohms copper of the driven winding, Ω
+     * @param henries its inductance, H, above zero
+     */
+    public static double magnetising(double ohms, double henries, double hertz) {
+        double ratio = ohms / (2 * Math.PI * hertz * henries);
+        return ratio * ratio / 2;
+    }
+
+    /**
      * Power the core carries at a frequency, W: flux goes with volts over frequency.
      *
      * @param ratedWatts what it carries at the rated frequency, W

@@ -86,6 +86,8 @@ class WindingsTest {
     void lowNotes() {
         // 4.2 kΩ beside 38 kΩ over 40 H: 3782 Ω, 15 Hz.
         assertThat(LowNotes.corner(4200, 38e3, 40)).isCloseTo(15.05, within(0.01));
+        // 200 Ω and 2 H at 50 Hz: a tenth of the reactance in copper is half a hundredth of the volts.
+        assertThat(LowNotes.magnetising(200, 2, 50)).isCloseTo(0.0507, within(0.0001));
         assertThat(LowNotes.carried(50, 40, 20)).isCloseTo(12.5, within(1e-12));
         assertThat(LowNotes.lowestFor(12.5, 50, 40)).isCloseTo(20, within(1e-12));
         assertThatThrownBy(() -> LowNotes.corner(4200, 38e3, 0)).isInstanceOf(IllegalArgumentException.class);

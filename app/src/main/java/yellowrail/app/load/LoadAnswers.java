@@ -1,0 +1,91 @@
+package yellowrail.app.load;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import yellowrail.app.forms.FieldErrors;
+import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.Remark;
+import yellowrail.core.load.SpeakerNetwork;
+import yellowrail.core.load.SpeakerOnTap;
+import yellowrail.core.load.Transformer;
+import yellowrail.core.stage.Netlist;
+import yellowrail.core.stage.ReactiveSolver;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageSolver;
+
+/** A load for programs: as figures, and as a netlist. */
+@Component
+public class LoadAnswers {
+    private final LoadQuestions questions;
+    private final LoadEffects effects;
+
+    LoadAnswers(LoadQuestions questions, LoadEffects effects) {
+        this.questions = questions;
+        this.effects = effects;
+    }
+
+    /**
+     * A load understood as a whole.
+     *
+     * @param judged the worst limit of each cell that is an operation, by cell
+     */
+    public record Answered(
+            Transformer transformer, LoadMap map, List<Remark> remarks, Map<LoadMap.Cell, LoadEffects.Worst> judged) {}
+
+    /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
+    public Answered answered(LoadForm form) {
+        LoadQuestion asked = questions.ask(form);
+        LoadReader.Read read = asked.read();
+        if (read.complaints().any() || asked.map().isEmpty()) {
+            throw new Refused(
+                    read.complaints().any() ? read.complaints() : read.stage().complaints());
+        }
+        LoadMap map = asked.map().get();
+        Map<LoadMap.Cell, LoadEffects.Worst> judged = new LinkedHashMap<>();
+        map.rows().stream()
+                .flatMap(row -> row.cells().stream())
+                .filter(cell -> cell.stop().isEmpty())
+                .forEach(cell -> judged.put(cell, effects.worst(cell, asked.judge())));
+        return new Answered(asked.transformer().orElseThrow(), map, asked.remarks(), judged);
+    }
+
+    /** What was typed is not understood. */
+    public static final class Refused extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+        private final transient FieldErrors complaints;
+
+        Refused(FieldErrors complaints) {
+            super("not understood: " + complaints.byField().keySet());
+            this.complaints = complaints;
+        }
+
+        public FieldErrors complaints() {
+            return complaints;
+        }
+    }
+
+    /**
+     * The stage with the open cell's speakers as a netlist, at full drive; empty where the load is not understood.
+     *
+     * @param hertz frequency of the drive, Hz
+     * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
+     */
+    Optional<String> netlist(LoadForm form, double hertz) {
+        LoadQuestion asked = questions.ask(form);
+        return asked.operation().map(open -> {
+            Stage stage = asked.judge()
+                    .setting()
+                    .orElseThrow()
+                    .load(open.cell().factor())
+                    .stage();
+            SpeakerOnTap load = asked.onTap();
+            double drive = new StageSolver(stage).fullDrive();
+            return SpeakerNetwork.of(load)
+                    .map(network -> Netlist.of(stage, new ReactiveSolver(stage, load).at(hertz, drive), network))
+                    .orElseGet(() -> Netlist.of(stage, new StageSolver(stage).driven(drive)));
+        });
+    }
+}

@@ -1,0 +1,97 @@
+package yellowrail.app.load;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.stage.TubeFactsOf;
+import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.PublishedLoads;
+import yellowrail.core.load.Remark;
+import yellowrail.core.load.SpeakerOnTap;
+import yellowrail.core.load.Transformer;
+import yellowrail.core.reading.Estimate;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageSetting;
+
+/**
+ * What was typed of a load, as far as it is understood.
+ *
+ * @param setting the stage at the load it is meant for; empty while it is not understood
+ * @param map taps by speakers; empty without a stage or a transformer
+ * @param opened the cell that is looked at
+ * @param said sentences at fields
+ */
+record LoadQuestion(
+        TubeFactsOf.Answer tube,
+        LoadReader.Read read,
+        Optional<StageSetting> setting,
+        Optional<LoadMap> map,
+        Optional<Opened> opened,
+        Map<String, FieldErrors.Complaint> said) {
+    /** One cell of the map. */
+    record Opened(LoadMap.Row row, LoadMap.Cell cell) {}
+
+    Optional<Transformer> transformer() {
+        return read.transformer();
+    }
+
+    /** What everything is judged by: the stage with this transformer's copper in it. */
+    LoadEffects.Judge judge() {
+        Optional<StageSetting> copper = setting.map(s -> opened.map(o -> LoadReal.copper(
+                        s, read.windings().windings(), o.cell(), o.row().nominalOhms()))
+                .orElse(s));
+        return new LoadEffects.Judge(
+                copper, tube.facts(), read.stage().highest(), read.windings().coreAmperes());
+    }
+
+    /** The open cell where it is an operation. */
+    Optional<Opened> operation() {
+        return opened.filter(o -> o.cell().stop().isEmpty() && setting.isPresent());
+    }
+
+    /** Whole primary over the tap of the open cell. */
+    double turns() {
+        return transformer()
+                .orElseThrow()
+                .turns(opened.orElseThrow().cell().tap())
+                .orElseThrow()
+                .value();
+    }
+
+    /** The open cell's speakers as the primary sees them. */
+    SpeakerOnTap onTap() {
+        return new SpeakerOnTap(
+                opened.orElseThrow().row().speakers(), turns(), read.windings().primaryHenries());
+    }
+
+    /** What does not fit, gravest first. */
+    List<Remark> remarks() {
+        if (transformer().isEmpty()) {
+            return List.of();
+        }
+        Transformer transformer = transformer().get();
+        List<Remark> all = new ArrayList<>(transformer.measured().remarks());
+        transformer.againstMarking().ifPresent(all::add);
+        Optional<Estimate> primary =
+                transformer.taps().stream().findFirst().flatMap(tap -> transformer.reflected(tap, tap));
+        primary.ifPresent(ohms -> {
+            all.addAll(read.windings().windings().remarks(ohms.value()));
+            if (setting.isPresent() && tube.facts().isPresent()) {
+                Stage stage = setting.get().described();
+                PublishedLoads.otherTubes(
+                                tube.facts().get().designation(),
+                                stage.connection(),
+                                stage.topology(),
+                                stage.tubes().size() / (stage.pushPull() ? 2 : 1),
+                                ohms.low(),
+                                ohms.high())
+                        .ifPresent(all::add);
+            }
+        });
+        all.sort(Comparator.comparing(r -> r.code().weight()));
+        return all;
+    }
+}

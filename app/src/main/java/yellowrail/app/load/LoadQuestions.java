@@ -1,0 +1,130 @@
+package yellowrail.app.load;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.load.LoadQuestion.Opened;
+import yellowrail.app.settings.SettingStore;
+import yellowrail.app.speakers.SpeakerStore;
+import yellowrail.app.stage.TubeFactsOf;
+import yellowrail.app.transformers.KeptTransformer;
+import yellowrail.app.transformers.TransformerStore;
+import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.Speaker;
+import yellowrail.core.reading.Show;
+import yellowrail.core.stage.StageSetting;
+
+/** Understands a typed load with what was kept of its transformer and speakers: the same for page, JSON and netlist. */
+@Component
+class LoadQuestions {
+    private static final Pattern WORD = Pattern.compile("\\p{L}{2}|\\p{L}\\d");
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+    private static final Pattern KEY = Pattern.compile("\\d{1,4}(\\.\\d{1,3})?:\\d");
+
+    private final TubeFactsOf facts;
+    private final SettingStore settings;
+    private final TransformerStore transformers;
+    private final SpeakerStore speakers;
+
+    LoadQuestions(TubeFactsOf facts, SettingStore settings, TransformerStore transformers, SpeakerStore speakers) {
+        this.facts = facts;
+        this.settings = settings;
+        this.transformers = transformers;
+        this.speakers = speakers;
+    }
+
+    LoadQuestion ask(LoadForm form) {
+        TubeFactsOf.Answer tube = facts.of(form.stage());
+        LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
+        Map<String, FieldErrors.Complaint> said =
+                new LinkedHashMap<>(read.complaints().byField());
+        read.stage().complaints().byField().forEach(said::putIfAbsent);
+        read.stage()
+                .setting()
+                .filter(s -> s.loadFactor() != 1)
+                .ifPresent(s -> said.putIfAbsent("loadFactor", moved(s)));
+        if (!form.blank("transformer") && kept(form).isEmpty()) {
+            said.put("transformer", notKept());
+        }
+        Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
+        Optional<LoadMap> map = read.transformer()
+                .flatMap(t -> setting.map(
+                        s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
+        Optional<Opened> opened = map.flatMap(m -> opened(m, form.text("open"), said));
+        return new LoadQuestion(tube, read, setting, map, opened, said);
+    }
+
+    /** What was kept before and is named here; a transformer that is not there is said at its field. */
+    private LoadReader.Kept before(LoadForm form) {
+        String sets = IntStream.rangeClosed(1, LoadForm.SETS)
+                .mapToObj(i -> form.text("set" + i))
+                .collect(Collectors.joining(" "));
+        // Words are looked for only where a wiring holds some: a page of plain ohms asks the database nothing.
+        Map<String, Speaker> named =
+                WORD.matcher(sets.replaceAll("(?i)\\b(dc|ohms?|x)\\b", " ")).find()
+                        ? speakers.named(name -> sets.contains(name))
+                        : Map.of();
+        return new LoadReader.Kept(kept(form).map(KeptTransformer::counting).orElse(List.of()), named);
+    }
+
+    /** The kept transformer that is looked at; empty for none, or where the address names none that is there. */
+    Optional<KeptTransformer> kept(LoadForm form) {
+        return ID.matcher(form.text("transformer")).matches()
+                ? transformers.find(UUID.fromString(form.text("transformer")))
+                : Optional.empty();
+    }
+
+    private static FieldErrors.Complaint notKept() {
+        return new FieldErrors.Complaint(
+                "No transformer is kept under this address: what is shown stands without it.", List.of(), false, false);
+    }
+
+    /** The stage's slider moves what this page moves itself. */
+    private static FieldErrors.Complaint moved(StageSetting setting) {
+        return new FieldErrors.Complaint(
+                "The stage's load slider stands at × " + Show.plain(setting.loadFactor(), 3)
+                        + ": here taps and speakers move the load, from the load it is meant for.",
+                List.of(),
+                false,
+                false);
+    }
+
+    /** {@code 8:2}: the tap's ohms and the place of the set; nothing asked for opens the nearest tap of the first set. */
+    private static Optional<Opened> opened(LoadMap map, String key, Map<String, FieldErrors.Complaint> said) {
+        if (key.isEmpty()) {
+            return map.rows().stream().findFirst().flatMap(row -> row.nearest().map(cell -> new Opened(row, cell)));
+        }
+        for (int i = 0; i < map.rows().size(); i++) {
+            for (LoadMap.Cell cell : map.rows().get(i).cells()) {
+                if (key(cell, i).equals(key)) {
+                    return Optional.of(new Opened(map.rows().get(i), cell));
+                }
+            }
+        }
+        // A cell of a map as it was before: its tap or speakers are gone.
+        boolean gone = KEY.matcher(key).matches()
+                && map.rows().stream().anyMatch(r -> !r.cells().isEmpty());
+        said.putIfAbsent(
+                "open",
+                new FieldErrors.Complaint(
+                        gone
+                                ? "The cell that was open (" + key.replace(":", " Ω tap, speakers ")
+                                        + ") is not in this map: the nearest tap of the first speakers is shown."
+                                : "“" + FieldErrors.shorten(key) + "” is no cell of this map: pick one.",
+                        List.of(),
+                        false,
+                        false));
+        return gone ? opened(map, "", said) : Optional.empty();
+    }
+
+    static String key(LoadMap.Cell cell, int set) {
+        return Show.plain(cell.tap(), 4) + ":" + (set + 1);
+    }
+}
