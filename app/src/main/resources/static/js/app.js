@@ -61,6 +61,12 @@ document.addEventListener('input', (event) => {
     });
 });
 
+// A field that stands outside its form asks for an answer as one inside does.
+document.addEventListener('change', (event) => {
+  const form = event.target.form;
+  if (form && form.hasAttribute('hx-get') && !form.contains(event.target)) window.htmx.trigger(form, 'change');
+});
+
 // What could have been meant goes into its field.
 document.addEventListener('click', (event) => {
   const choice = event.target.closest('[data-fill]');

@@ -4,7 +4,9 @@ import { add, queued, refuse, remove, showQueue, uuid } from './queue.js';
 import { follow } from './stream.js';
 import { focusAfter } from './bench-focus.js';
 import { keys } from './bench-keys.js';
+import { allDirections, confirmAll, turned } from './bench-lists.js';
 import { alarms, due, helpers, readBack, wanted } from './bench-sound.js';
+import { times } from './bench-times.js';
 
 const bench = () => document.getElementById('bench');
 const session = bench().dataset.session;
@@ -152,6 +154,7 @@ let toTop = false;
 let refreshing = null;
 let newest = 0;
 const seq = () => Number(bench().dataset.seq);
+const page = { bench, session, seq, sent: () => sent() };
 
 // Brings the page up to an entry's number; without one it looks once for what time alone has changed.
 async function refresh(upTo) {
@@ -280,74 +283,6 @@ async function record(kind, fields, { field, label }) {
   await sent();
 }
 
-// A list is read as a whole at the bench: one press confirms it, each point an entry of its own. What waited for another
-// point of the same list follows once that is confirmed; what waits for something else stays open: as soon as anything
-// else was entered, here or elsewhere, nothing follows.
-async function confirmAll(button) {
-  const stop = bench().dataset.here;
-  const begun = seq();
-  let made = 0;
-  const listed = () =>
-    [...document.querySelectorAll('.ticks form[data-kind=tick]')].filter((f) =>
-      f.querySelector('[aria-checked=false]'),
-    );
-  const name = (form) => form.querySelector('[role=checkbox]').id;
-  const read = new Set(listed().map(name));
-  const at = Date.now();
-  const entry = (kind, fields) => {
-    made += 1;
-    return add({ id: uuid(), session, kind, fields, madeAt: at });
-  };
-  button.disabled = true;
-  if (button.dataset.declare) {
-    await entry('declare', { power: button.dataset.declare });
-    await sent();
-  }
-  for (let round = 0; round < 3 && bench().dataset.here === stop && seq() === begun + made; round += 1) {
-    const open = listed().filter((form) => !form.dataset.waits && read.has(name(form)));
-    if (open.length === 0) break;
-    for (const form of open) {
-      read.delete(name(form));
-      await entry('tick', Object.fromEntries(new FormData(form)));
-    }
-    await sent();
-  }
-}
-
-// A turn and what the meter shows after it are two entries made with one.
-async function turned({ control, point, text }) {
-  await add({ id: uuid(), session, kind: 'turn', fields: { control, way: '', reason: '' }, madeAt: Date.now() });
-  const form = [...document.querySelectorAll('.ask')].find(
-    (f) => f.elements.quantity.value === 'CURRENT' && f.elements.point.value === point,
-  );
-  const field = form && form.querySelector('input[name=text]');
-  const fields = { quantity: 'CURRENT', point, text };
-  await add({
-    id: uuid(),
-    session,
-    kind: 'read',
-    fields,
-    madeAt: Date.now(),
-    field: field && field.id,
-    label: `${point},`,
-  });
-  await sent();
-}
-
-async function allDirections() {
-  const forms = [...document.querySelectorAll('form[data-kind=direction]')];
-  for (const form of forms) {
-    await add({
-      id: uuid(),
-      session,
-      kind: 'direction',
-      fields: Object.fromEntries(new FormData(form)),
-      madeAt: Date.now(),
-    });
-  }
-  await sent();
-}
-
 async function sent() {
   await showQueue(session, send);
   await send();
@@ -381,7 +316,7 @@ document.addEventListener('submit', async (event) => {
   const label = form.querySelector('label');
   if (form.dataset.kind === 'turned') {
     if (!fields.text.trim()) input.focus();
-    else await turned(fields);
+    else await turned(fields, page);
     delete form.dataset.busy;
     return;
   }
@@ -428,8 +363,8 @@ document.addEventListener('click', (event) => {
     refresh();
   }
   const all = event.target.closest('#all-ticks');
-  if (all && !all.disabled) confirmAll(all);
-  if (event.target.closest('#all-directions')) allDirections();
+  if (all && !all.disabled) confirmAll(all, page);
+  if (event.target.closest('#all-directions')) allDirections(page);
   if (event.target.closest('#show-keys')) document.getElementById('keys').showModal();
   // What could have been meant: picking it records it.
   const choice = event.target.closest('.complaint button');
@@ -441,32 +376,6 @@ document.addEventListener('click', (event) => {
   }
   if (event.target.closest('#danger-over')) document.getElementById('danger').hidden = true;
 });
-
-// Times are the reader's own.
-function times() {
-  const now = Date.now();
-  document.querySelectorAll('time[data-due]').forEach((t) => {
-    const due = new Date(Number(t.dataset.due));
-    t.dateTime = due.toISOString();
-    t.textContent = due.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
-  });
-  document.querySelectorAll('time[data-at]').forEach((t) => {
-    const at = Number(t.dataset.at);
-    if (!at) return;
-    const minutes = Math.round((now - at) / 60000);
-    const day = new Date(at);
-    t.dateTime = day.toISOString();
-    t.title = day.toLocaleString();
-    t.textContent =
-      minutes < 1
-        ? 'just now'
-        : minutes < 90
-          ? `${minutes} min ago`
-          : minutes < 2160
-            ? day.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
-            : day.toLocaleDateString();
-  });
-}
 
 times();
 helpers();

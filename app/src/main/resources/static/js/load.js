@@ -7,14 +7,16 @@ document.addEventListener('dragstart', (event) => {
   const grip = event.target.closest && event.target.closest('[data-set]');
   if (!grip) return;
   event.dataTransfer.setData(TYPE, grip.dataset.set);
-  event.dataTransfer.effectAllowed = 'link';
+  event.dataTransfer.effectAllowed = 'copy';
   document.body.classList.add('dragging');
 });
 
 document.addEventListener('dragend', () => document.body.classList.remove('dragging'));
 
 document.addEventListener('dragover', (event) => {
-  if (tapOf(event.target) && event.dataTransfer.types.includes(TYPE)) event.preventDefault();
+  if (!tapOf(event.target) || !event.dataTransfer.types.includes(TYPE)) return;
+  event.preventDefault();
+  event.dataTransfer.dropEffect = 'copy';
 });
 
 document.addEventListener('drop', (event) => {

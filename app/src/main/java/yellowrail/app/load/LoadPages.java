@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.load.LoadQuestion.Opened;
+import yellowrail.app.transformers.TapLine;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.stage.Cycle;
@@ -37,7 +38,7 @@ class LoadPages {
         return new LoadView(
                 asked.said(),
                 expected(read),
-                read.transformer().map(TransformerPicture::taps).orElse(List.of()),
+                read.transformer().map(TapLine::of).orElse(List.of()),
                 read.transformer()
                         .flatMap(t -> t.measured().screenTap())
                         .map(TransformerPicture::screenTap)

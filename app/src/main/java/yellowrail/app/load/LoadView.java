@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.FrequencyPlot;
+import yellowrail.app.transformers.TapLine;
 
 /**
  * All that the answer of the load page shows.
@@ -44,9 +45,6 @@ record LoadView(
 
     /** What a drive puts on the other winding. */
     record Expected(boolean refused, String words) {}
-
-    /** One tap: its ratio, what the primary shows with its load, and where that comes from. */
-    record TapLine(String tap, String turns, String impedance, String primary, String source, String formula) {}
 
     /** A remark with its weight as a word for the page. */
     record RemarkLine(String weight, String tone, String sentence) {}

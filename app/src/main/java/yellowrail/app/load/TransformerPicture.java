@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.core.load.LoadWords;
-import yellowrail.core.load.MeasuredTransformer;
-import yellowrail.core.load.TapRatio;
 import yellowrail.core.load.Transformer;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
@@ -14,67 +12,22 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.tube.Connection;
 
-/** The transformer as drawn and as a table of ratios. */
+/** The transformer as drawn. */
 final class TransformerPicture {
     private static final int SECONDARY_STEP = 46;
+    /** Letters that fit beside a tap. */
+    private static final int WIRED = 13;
 
     private TransformerPicture() {}
-
-    static List<LoadView.TapLine> taps(Transformer transformer) {
-        List<LoadView.TapLine> lines = new ArrayList<>();
-        for (double tap : transformer.taps()) {
-            String name = Show.plain(tap, 4) + " Ω";
-            Transformer.Source source = transformer.source(tap);
-            Optional<Estimate> turns = transformer.turns(tap);
-            lines.add(turns.map(n -> new LoadView.TapLine(
-                            name,
-                            plusMinus(n, 4) + " : 1",
-                            plusMinus(n.times(n), 3) + " : 1",
-                            LoadWords.ohms(n.times(n).times(tap)),
-                            source.words(),
-                            formula(transformer.measured(), tap, n)))
-                    .orElse(new LoadView.TapLine(
-                            name,
-                            "?",
-                            "?",
-                            "?",
-                            transformer.measured().agrees()
-                                    ? "not known: measure it, or type what the primary is marked for"
-                                    : "not told: the readings contradict one another",
-                            "")));
-        }
-        return lines;
-    }
-
-    private static String plusMinus(Estimate value, int digits) {
-        return value.likely() > 0
-                ? Show.plusMinus(value.value(), value.likely())
-                : Show.significant(value.value(), digits);
-    }
-
-    private static String formula(MeasuredTransformer measured, double tap, Estimate turns) {
-        String square = "n² · Z = " + Show.significant(turns.value(), 4) + "² · " + Show.plain(tap, 4) + " Ω = "
-                + LoadWords.plainOhms(turns.value() * turns.value() * tap);
-        Optional<TapRatio> ratio = measured.tap(tap);
-        if (ratio.isEmpty()) {
-            return square;
-        }
-        return "n = "
-                + String.join(
-                        " and ",
-                        ratio.get().from().stream()
-                                .map(r -> (r.driven().secondary() ? r.volts() : r.drive()).echo() + " / "
-                                        + (r.driven().secondary() ? r.drive() : r.volts()).echo())
-                                .toList())
-                + (turns.likely() > 0
-                        ? ", ±" + Show.plain(100 * turns.errors().likely(), 2) + " % by the meter; ohms twice that"
-                        : "")
-                + "; " + square;
-    }
 
     static String screenTap(Estimate share) {
         return "Screen taps at " + Show.plusMinus(100 * share.value(), 100 * share.likely())
                 + " % of their half: V(centre to screen tap) / V(centre to plate).";
+    }
+
+    /** What fits beside a tap; the whole wiring is drawn below. */
+    private static String shortened(String wiring) {
+        return wiring.length() > WIRED ? wiring.substring(0, WIRED - 1) + "…" : wiring;
     }
 
     private static String volts(double watts, double ohms) {
@@ -96,7 +49,7 @@ final class TransformerPicture {
                             .turns(tap)
                             .map(n -> Show.significant(n.value(), 3) + " : 1")
                             .orElse("ratio ?"),
-                    used ? opened.get().row().text() : "",
+                    used ? shortened(opened.get().row().text()) : "",
                     used
                             ? watts.map(w -> volts(w, opened.get().row().nominalOhms()))
                                     .orElse("")

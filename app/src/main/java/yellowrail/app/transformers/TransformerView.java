@@ -29,13 +29,10 @@ record TransformerView(
         String name,
         String place,
         String ohms,
-        List<Tap> taps,
+        List<TapLine> taps,
         List<String> facts,
         List<Said> remarks,
         List<String> suits) {
-    /** One tap. */
-    record Tap(String name, String turns, String primary, String source) {}
-
     /** A remark with its weight as a word. */
     record Said(String weight, String sentence) {}
 
@@ -58,7 +55,7 @@ record TransformerView(
                 place,
                 (d.windings().pushPull() ? "push-pull, " : "single-ended, ")
                         + primary.map(LoadWords::ohms).orElse("ratio not known"),
-                d.taps().stream().map(tap -> tap(transformer, tap)).toList(),
+                TapLine.of(transformer),
                 facts(d),
                 remarks.stream()
                         .map(r -> new Said(r.code().weight().name().toLowerCase(Locale.ROOT), r.sentence()))
@@ -67,15 +64,6 @@ record TransformerView(
                                 .map(PublishedLoads.Load::words)
                                 .toList())
                         .orElse(List.of()));
-    }
-
-    private static Tap tap(Transformer transformer, double tap) {
-        Optional<Estimate> turns = transformer.turns(tap);
-        return new Tap(
-                Show.plain(tap, 4) + " Ω",
-                turns.map(n -> Show.significant(n.value(), 4) + " : 1").orElse("?"),
-                turns.map(n -> LoadWords.ohms(n.times(n).times(tap))).orElse("?"),
-                transformer.source(tap).words());
     }
 
     private static List<String> facts(TransformerDescription d) {

@@ -59,6 +59,17 @@ class LoadDrawingIT extends BrowserIT {
         looksRight();
     }
 
+    /** A cell is picked with the mouse as well as with the keyboard, on a page where nothing else was touched. */
+    @Test
+    void aCellOpensByAClick() {
+        page.navigate(url("/load?marked=4.2k&set1=8"));
+        page.locator("#cell-16-1").click();
+        assertThat(page.locator("#effects h2").first()).containsText("8 on the 16 Ω tap");
+        page.locator("#cell-16-1").press("ArrowLeft");
+        assertThat(page.locator("#effects h2").first()).containsText("8 on the 8 Ω tap");
+        page.waitForURL(u -> u.contains("open=8%3A1"));
+    }
+
     /** The netlist holds the speaker's network, and the stage as it is on the page. */
     @Test
     void theNetlistHoldsTheSpeaker() {
@@ -70,12 +81,12 @@ class LoadDrawingIT extends BrowserIT {
         assertThat(text)
                 .contains("Vload x0 xl 0")
                 .contains("Csp")
-                .contains("1000 Hz")
+                .contains("at 1000.00000 Hz")
                 .contains(".endc");
         assertThat(page.request()
                         .get(url("/load/netlist.cir?hertz=80&" + query))
                         .text())
-                .contains(" 80.0000000 Hz")
+                .contains("at 80.0000000 Hz")
                 .doesNotContain("NaN");
         assertThat(page.request().get(url("/load/netlist.cir?hertz=3&" + query)).status())
                 .isEqualTo(404);

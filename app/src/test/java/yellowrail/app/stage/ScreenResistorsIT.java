@@ -32,7 +32,7 @@ class ScreenResistorsIT extends AppIT {
     }
 
     @ParameterizedTest
-    @CsvSource({"470; 470; 470,for 2 tubes", "470; abc,abc", "470; 90 M,can be computed"})
+    @CsvSource({"470; 470; 470,for 2 tubes", "470; abc,abc", "470; 90 M,unusual for screen resistor"})
     void anotherNumberIsRefused(String rg2, String said) {
         assertThat(read(rg2).setting()).isEmpty();
         assertThat(read(rg2).complaints().byField().get("rg2").sentence()).contains(said);
