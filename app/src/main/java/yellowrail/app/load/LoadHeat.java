@@ -77,7 +77,7 @@ class LoadHeat {
                 "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω. "
                         + near(points, speakers.nominalOhms()) + " The primary sees " + Show.significant(square, 3)
                         + " times these ohms.",
-                List.of());
+                uncovered(speakers, band).stream().toList());
     }
 
     /** The widest stretch in which the impedance is near the marking. */
@@ -133,7 +133,7 @@ class LoadHeat {
                 "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
                         + " V peak at each grid: full drive into"
                         + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
-                told(heat, bands, facts, band));
+                told(heat, load.speakers(), bands, facts, band));
     }
 
     private static List<double[]> points(HeatOverFrequency heat, ToDoubleFunction<ReactiveCycle> figure) {
@@ -143,8 +143,9 @@ class LoadHeat {
     }
 
     private static List<LoadView.RemarkLine> told(
-            HeatOverFrequency heat, ModelTrust.Bands bands, TubeFacts facts, Instrument band) {
+            HeatOverFrequency heat, Wiring speakers, ModelTrust.Bands bands, TubeFacts facts, Instrument band) {
         List<LoadView.RemarkLine> lines = new ArrayList<>();
+        uncovered(speakers, band).ifPresent(lines::add);
         if (heat.unsolved() > 0) {
             lines.add(new LoadView.RemarkLine(
                     "caution",
@@ -165,6 +166,22 @@ class LoadHeat {
                 "Highest plate peak " + Show.significant(p.plateMost(), 3) + " V at " + hertz(p.hertz())
                         + " Hz, no published limit.")));
         return lines;
+    }
+
+    /** A curve that ends within the band hides what lies beyond its end: a resonance below, a rise above. */
+    private static Optional<LoadView.RemarkLine> uncovered(Wiring speakers, Instrument band) {
+        List<Wiring.Driver> ending = speakers.notMeasuredOver(band.lowHertz(), band.highHertz());
+        if (ending.isEmpty()) {
+            return Optional.empty();
+        }
+        Wiring.Driver first = ending.get(0);
+        return Optional.of(new LoadView.RemarkLine(
+                "caution",
+                "warm",
+                "The curve of " + first.name() + " does not reach over the band of a " + band.words() + ", "
+                        + hertz(band.lowHertz()) + " to " + hertz(band.highHertz())
+                        + " Hz: beyond its ends its last figure stands, and a resonance or a rise there is not seen. Measure it"
+                        + " over the whole band before you trust what is computed here."));
     }
 
     private static LoadView.RemarkLine line(String what, double watts, double rating, double band, double hertz) {

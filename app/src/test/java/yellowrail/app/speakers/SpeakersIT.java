@@ -65,6 +65,23 @@ class SpeakersIT extends BrowserIT {
         assertThat(page.locator("#say-set2")).containsText("no speaker is called “nobody”");
     }
 
+    /** A curve that begins above its resonance must not make the screens look cool. */
+    @Test
+    void aCurveThatEndsWithinTheBandSaysSo() {
+        String text = curve(400)
+                .lines()
+                .filter(line -> !line.matches("\\d.*") || Double.parseDouble(line.split("\t")[0]) > 200)
+                .collect(java.util.stream.Collectors.joining("\n"));
+        speakers.keep(UUID.randomUUID(), "cutoff", Optional.of(8.0), text);
+        page.navigate(url("/load?marked=4.2k&set1=cutoff"));
+        assertThat(page.locator("#effects"))
+                .containsText("The curve of cutoff does not reach over the band of a guitar");
+        assertThat(page.locator(".over-frequency")).containsText("a resonance or a rise there is not seen");
+        page.navigate(url("/load?marked=4.2k&set1=A&coilOhms=6.4&coilHenries=0.6&eddyOhms=30&resonance=80&peakOhms=46.4"
+                + "&quality=5"));
+        assertThat(page.locator("#effects")).not().containsText("does not reach over the band");
+    }
+
     /** Fifty thousand points are kept, drawn and computed with. */
     @Test
     void aLongCurveIsTaken() {

@@ -90,7 +90,7 @@ class StageMoreIT extends StageAnswers {
     void theNetlistIsOfTheStageAsShown() throws Exception {
         mvc.perform(get("/stage/netlist.cir").param("load", "8k"))
                 .andExpect(status().isOk())
-                .andExpect(content().string(Matchers.containsString("Rload x0 z 8000")))
+                .andExpect(content().string(Matchers.containsString("Rload xl z 8000")))
                 .andExpect(content().string(Matchers.endsWith(".end\n")));
         mvc.perform(get("/stage/netlist.cir").param("load", "0")).andExpect(status().isNotFound());
         mvc.perform(get("/stage/netlist.cir").param("supply", "40 V").param("idle", "100"))

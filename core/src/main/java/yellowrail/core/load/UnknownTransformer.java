@@ -259,10 +259,21 @@ public record UnknownTransformer(
                     put(ratios, v.read() + "–" + v.readTo(), v.drive() / v.volts());
                 } else if (same(v.read(), v.readTo(), primary.first(), primary.last())
                         && secondary.holds(v.driven(), v.drivenTo())) {
+                    lowSide(v);
                     put(ratios, v.driven() + "–" + v.drivenTo(), v.volts() / v.drive());
                 }
             }
             return ratios;
+        }
+
+        /** Nobody knew the ratio when that was done: it is told, and nothing is built on it. */
+        private void lowSide(LeadNotes.Volts v) {
+            if (v.drive() > SafeDrive.LOW_SIDE_UNKNOWN) {
+                contradictions.add(
+                        Show.plain(v.drive(), 3) + " V was put on " + v.driven() + " and " + v.drivenTo()
+                                + ", a low winding: that can put hundreds of volts on the other leads. At most 1 V goes on the low side"
+                                + " while the ratio is not known; better drive the winding with the most ohms. Read it again so.");
+            }
         }
 
         private void put(Map<String, Double> ratios, String leads, double turns) {

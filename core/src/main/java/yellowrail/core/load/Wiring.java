@@ -9,6 +9,9 @@ public sealed interface Wiring {
     /** More drivers than this are not one load. */
     int MOST_DRIVERS = 16;
 
+    /** Ends of a band and of a curve within this factor are the same. */
+    double ROUND = 1.05;
+
     /** Impedance at its two ends, Ω. */
     Complex at(double hertz);
 
@@ -34,6 +37,20 @@ public sealed interface Wiring {
         List<Double> shares = new ArrayList<>();
         share(hertz, 1, shares);
         return shares;
+    }
+
+    /**
+     * Measured curves that do not reach over a band: outside them nothing is known.
+     *
+     * @return each such driver, once
+     */
+    default List<Driver> notMeasuredOver(double lowHertz, double highHertz) {
+        return drivers().stream()
+                .filter(d -> d.speaker() instanceof Speaker.Measured m
+                        && (m.curve().leastHertz() > ROUND * lowHertz
+                                || m.curve().mostHertz() * ROUND < highHertz))
+                .distinct()
+                .toList();
     }
 
     default boolean hasCurve() {

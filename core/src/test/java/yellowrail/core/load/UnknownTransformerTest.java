@@ -119,6 +119,8 @@ class UnknownTransformerTest {
                 "1 2 100;2 3 110;1 3 open;8 9 0.5! No connection was read between 1 and 3",
                 "1 2 300;8 9 0.5;1 2 20V 8 9 0.5V;1 2 20V 9 8 0.5V! ",
                 "1 2 300;8 9 0.5;1 2 20V 8 9 0.5V;1 2 20V 8 9 0.7V! Read twice",
+                "1 2 300;8 9 0.5;8 9 1.2V 1 2 30V! At most 1 V goes on the low side",
+                "1 2 300;8 9 0.5;8 9 0.9V 1 2 22V! ",
             })
     void contradictions(String lines, String said) {
         UnknownTransformer found = of(lines.replace(";", "\n"));
