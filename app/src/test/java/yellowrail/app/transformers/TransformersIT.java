@@ -87,9 +87,11 @@ class TransformersIT extends BrowserIT {
         page.selectOption("#other1", "primary");
         type("drive1", "0.914");
         type("volts1", "23.83");
+        // The page moves while an answer comes: it is waited for before anything is pressed.
+        assertThat(page.locator("#answer")).containsText("5.44 kΩ");
         page.click("text=The transformer's copper, inductance and core");
         type("halfA", "96");
-        assertThat(page.locator("#answer")).containsText("5.44 kΩ");
+        page.waitForURL(u -> u.contains("halfA=96"));
         // Without a name it is not kept, and nothing typed is lost.
         page.click("#keep button");
         assertThat(page.locator("#keep")).containsText("A name for the transformer");
@@ -98,11 +100,13 @@ class TransformersIT extends BrowserIT {
         page.selectOption("#other2", "tap-4");
         type("drive2", "12");
         type("name", "Crake, from the scrap amp");
+        page.waitForURL(u -> u.contains("drive2=12"));
         page.click("#keep button");
         assertThat(page.locator("#keep")).containsText("Reading 2 is not whole");
         type("drive2", "");
         page.selectOption("#driven2", "");
         page.selectOption("#other2", "");
+        page.waitForURL(u -> u.contains("drive2=&other2=&"));
         page.locator("#keep button").dblclick();
         page.waitForURL("**/transformers/*kept=yes");
         assertThat(page.locator("h1")).hasText("Crake, from the scrap amp");
@@ -116,6 +120,7 @@ class TransformersIT extends BrowserIT {
         assertThat(page.locator("#halfA")).hasValue("96");
         type("drive1", "30.00");
         type("volts1", "1.152");
+        page.waitForURL(u -> u.contains("volts1=1.152"));
         assertThat(page.locator("#answer")).not().containsText("Drive the other winding");
         page.click("#keep button");
         page.waitForURL("**/transformers/*kept=yes");
@@ -210,6 +215,7 @@ class TransformersIT extends BrowserIT {
         page.navigate(url("/amps/" + amp.id() + "/load"));
         type("drive1", "20.00");
         type("volts1", "0.633");
+        assertThat(page.locator("#answer")).containsText("Drive the other winding");
         type("name", "Not now");
         page.click("#keep button");
         assertThat(page.locator("#keep")).containsText("says that it is on");
