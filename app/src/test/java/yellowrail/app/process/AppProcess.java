@@ -57,6 +57,12 @@ public final class AppProcess implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().remove("YR_DB_OPTS");
         builder.environment().put("YR_DATA", data);
+        // A port of its own: while this server is dead no other cluster that starts takes its port, so that it comes
+        // back there.
+        builder.environment()
+                .put(
+                        "YR_DB_PORT",
+                        String.valueOf(21_000 + ProcessHandle.current().pid() % 1000 * 10));
         builder.redirectInput(new File("/dev/null"));
         builder.redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()));
         Process process = builder.start();
