@@ -12,6 +12,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 import yellowrail.core.stage.CleanIdle;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.DriveSweep;
@@ -40,7 +41,12 @@ public class StageEngine {
     private static final long GIVE_WAY_MILLIS = 200;
 
     /** A picture: the drive from idle to full, its chart, and the drive at highest mains. */
-    public record Computed(Stage stage, DriveSweep drive, OperatingChart chart, DriveSweep atHighest) {}
+    public record Computed(Stage stage, DriveSweep drive, DriveSweep atHighest, Supplier<OperatingChart> drawn) {
+        /** Made when first asked for: who only reads limits off does not pay for it. */
+        OperatingChart chart() {
+            return drawn.get();
+        }
+    }
 
     private record PictureKey(StageSetting setting, double highest) {}
 
@@ -96,7 +102,7 @@ public class StageEngine {
                 DriveSweep.of(setting.mains(highest, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST));
         Stage stage = setting.stage();
         DriveSweep drive = DriveSweep.of(stage, LEVELS);
-        return new Computed(stage, drive, OperatingChart.of(stage, drive), solved(high));
+        return new Computed(stage, drive, solved(high), SingletonSupplier.of(() -> OperatingChart.of(stage, drive)));
     }
 
     private static DriveSweep solved(Future<DriveSweep> future) {

@@ -97,7 +97,7 @@ class StagePictures {
     private static String accuracy(TubeFacts facts, StageEngine.Computed computed) {
         ModelTrust trust = facts.curves().trust();
         double plate = computed.drive().idle().plateToCathodeVolts();
-        double screen = computed.chart().screenVolts();
+        double screen = computed.drive().full().screenToCathodeVolts();
         ModelTrust.Bands bands = facts.bands(computed);
         String outside = trust.covers(plate, screen)
                 ? ""

@@ -34,7 +34,7 @@ public record TubeFacts(String designation, TypeCurves curves, Ratings ratings) 
         return curves.trust()
                 .bands(
                         computed.drive().idle().plateToCathodeVolts(),
-                        computed.chart().screenVolts());
+                        computed.drive().full().screenToCathodeVolts());
     }
 
     private static double of(Optional<Figure> figure) {
