@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.FrequencyPlot;
@@ -51,14 +52,16 @@ class LoadHeat {
         List<double[]> points = new ArrayList<>();
         List<double[]> seen = new ArrayList<>();
         for (double f : HeatOverFrequency.spread(LOW, HIGH, DRAWN)) {
+            if (!measured(speakers, f)) {
+                continue;
+            }
             points.add(new double[] {f, speakers.at(f).norm()});
             seen.add(new double[] {f, load.at(f).norm() / square});
         }
-        double least = points.stream()
+        OptionalDouble least = points.stream()
                 .filter(p -> p[0] >= band.lowHertz() && p[0] <= band.highHertz())
                 .mapToDouble(p -> p[1])
-                .min()
-                .orElse(0);
+                .min();
         LogPlot plot = new LogPlot(LOW, HIGH, 2 * tap, points);
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
         curves.add(new FrequencyPlot.Curve("speakers, Ω", "plate", plot.path(points)));
@@ -74,10 +77,18 @@ class LoadHeat {
                         curves,
                         plot.y(tap),
                         Show.plain(tap, 4) + " Ω tap, " + LoadWords.plainOhms(square * tap) + " at the primary"),
-                "Lowest in the band of a " + band.words() + ": " + Show.significant(least, 2) + " Ω. "
+                (least.isPresent()
+                                ? "Lowest in the band of a " + band.words() + ": "
+                                        + Show.significant(least.getAsDouble(), 2) + " Ω. "
+                                : "Nothing was measured in the band of a " + band.words() + ". ")
                         + near(points, speakers.nominalOhms()) + " The primary sees " + Show.significant(square, 3)
                         + " times these ohms.",
                 uncovered(speakers, band).stream().toList());
+    }
+
+    /** Beyond a measured curve's ends nothing is drawn and nothing said. */
+    private static boolean measured(Wiring speakers, double hertz) {
+        return speakers.notMeasuredOver(hertz, hertz).isEmpty();
     }
 
     /** The widest stretch in which the impedance is near the marking. */
@@ -108,10 +119,10 @@ class LoadHeat {
                 k -> HeatOverFrequency.of(
                         setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
-        List<double[]> plate = points(heat, p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
+        List<double[]> plate = drawn(heat, load.speakers(), p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
                 ? List.of()
-                : points(heat, p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
+                : drawn(heat, load.speakers(), p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
         List<double[]> all = new ArrayList<>(plate);
         all.addAll(screen);
         LogPlot plot = new LogPlot(LOW, HIGH, 120, all);
@@ -136,8 +147,10 @@ class LoadHeat {
                 told(heat, load.speakers(), bands, facts, band));
     }
 
-    private static List<double[]> points(HeatOverFrequency heat, ToDoubleFunction<ReactiveCycle> figure) {
+    private static List<double[]> drawn(
+            HeatOverFrequency heat, Wiring speakers, ToDoubleFunction<ReactiveCycle> figure) {
         return heat.points().stream()
+                .filter(p -> measured(speakers, p.hertz()))
                 .map(p -> new double[] {p.hertz(), figure.applyAsDouble(p)})
                 .toList();
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
@@ -77,6 +78,13 @@ class SpeakersIT extends BrowserIT {
         assertThat(page.locator("#effects"))
                 .containsText("The curve of cutoff does not reach over the band of a guitar");
         assertThat(page.locator(".over-frequency")).containsText("a resonance or a rise there is not seen");
+        // Nor is anything drawn there: 200 Hz of 20 Hz to 20 kHz is a third of the axis from 52 to 740.
+        for (String curve : List.of(
+                page.locator("svg.frequencies path.curve").first().getAttribute("d"),
+                page.locator(".over-frequency path.curve").first().getAttribute("d"))) {
+            assertThat(Double.parseDouble(curve.substring(1, curve.indexOf(','))))
+                    .isGreaterThan(270);
+        }
         page.navigate(url("/load?marked=4.2k&set1=A&coilOhms=6.4&coilHenries=0.6&eddyOhms=30&resonance=80&peakOhms=46.4"
                 + "&quality=5"));
         assertThat(page.locator("#effects")).not().containsText("does not reach over the band");
