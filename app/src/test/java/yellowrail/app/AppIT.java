@@ -38,8 +38,8 @@ import yellowrail.core.tube.Catalogue;
 @AutoConfigureMockMvc
 @Import(AppIT.Time.class)
 public abstract class AppIT {
-    /** Which of the runs side by side this is, from 1. */
-    public static final int FORK = Integer.getInteger("fork", 1);
+    /** Which of the runs side by side this is, from 1; one that is not told is refused, for it would share a database. */
+    public static final int FORK = Integer.parseInt(System.getProperty("fork", "1"));
 
     /** Each of the runs side by side has a database of its own. */
     @DynamicPropertySource

@@ -7,7 +7,6 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
-import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.ModelTrust;
 
 /** The limits that are not dissipation: DC volts and cathode current, and peaks, which nobody published. */
@@ -133,27 +132,18 @@ public final class Limits {
         return List.of(
                 Limit.of(
                         "Direct current in the core, idle",
-                        coreAmperes(c.stage(), c.drive().idle()),
+                        c.stage().coreAmperes(c.drive().idle()),
                         Unit.AMPERE,
                         ratedAmperes,
                         band,
                         coreFormula(c.stage())),
                 Limit.of(
                         "Direct current in the core, full drive",
-                        coreAmperes(c.stage(), full),
+                        c.stage().coreAmperes(full),
                         Unit.AMPERE,
                         ratedAmperes,
                         band,
                         coreFormula(c.stage())));
-    }
-
-    private static double coreAmperes(Stage stage, Cycle cycle) {
-        boolean screens = stage.connection() != Connection.PENTODE;
-        return stage.pushPull()
-                ? Math.abs(cycle.standingDifference())
-                : cycle.tubes().stream()
-                        .mapToDouble(t -> t.plateAmperes() + (screens ? t.screenAmperes() : 0))
-                        .sum();
     }
 
     private static String coreFormula(Stage stage) {

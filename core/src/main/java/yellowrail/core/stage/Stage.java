@@ -85,9 +85,41 @@ public record Stage(
         return loadOhms / (loadOhms + secondaryOhms);
     }
 
+    /**
+     * Direct current that magnetises the output transformer, A: all of a single-ended stage as far as it flows through the
+     * primary, the difference of the sides in push-pull.
+     *
+     * @param cycle one of this stage
+     */
+    public double coreAmperes(Cycle cycle) {
+        boolean screens = connection != Connection.PENTODE;
+        return pushPull()
+                ? Math.abs(cycle.standingDifference())
+                : cycle.tubes().stream()
+                        .mapToDouble(t -> t.plateAmperes() + (screens ? t.screenAmperes() : 0))
+                        .sum();
+    }
+
     /** The same stage with other tubes. */
     public Stage tubed(List<StageTube> others) {
         return with(supplyVolts, screenSupplyVolts, loadOhms, others, biasing);
+    }
+
+    /** The same tubes connected otherwise; screens that leave pentode leave a supply of their own too. */
+    public Stage connected(Connection other, double otherTap) {
+        return new Stage(
+                topology,
+                other,
+                otherTap,
+                supplyVolts,
+                supplyOhms,
+                other == Connection.PENTODE ? screenSupplyVolts : Double.NaN,
+                screenFeedOhms,
+                halfPrimaryOhms,
+                secondaryOhms,
+                loadOhms,
+                tubes,
+                biasing);
     }
 
     /** The same stage with its screens fed from a supply of their own, V without load. */

@@ -1,0 +1,95 @@
+package yellowrail.core.swap;
+
+import java.util.Locale;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageIdle;
+import yellowrail.core.swap.Chassis.BiasControl;
+
+/** The grid volts the candidate needs for its idle, with the spread of tubes, against what the bias control gives. */
+final class BiasRow {
+    /** Currents of new tubes of one type at one bias differ from the type's by this, share; a round figure of ours. */
+    static final double SPREAD = 0.15;
+
+    private BiasRow() {}
+
+    static SwapRow of(SwapQuestion question, SolvedStage after) {
+        double needed = after.stage().biasing().gridA();
+        double colder = gridFor(question, 1 + SPREAD, needed);
+        double hotter = gridFor(question, 1 / (1 + SPREAD), needed);
+        String need =
+                volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0) + " % of the rating, "
+                        + volts(colder) + " to " + volts(hotter) + " over the spread of tubes";
+        String now = unchanged(question);
+        BiasControl control = question.chassis().control();
+        if (control.coldest().isEmpty() || control.hottest().isEmpty()) {
+            return SwapRow.of(
+                            Criterion.BIAS_RANGE,
+                            SwapVerdict.UNKNOWN,
+                            "Needed: " + need + ". What the control gives at its ends is not answered. " + now)
+                    .figures(volts(needed), "not answered", Double.NaN)
+                    .mend("Measure both ends at the grids, output tubes out.");
+        }
+        double coldest = control.coldest().get();
+        double hottest = control.hottest().get();
+        String range = volts(coldest) + " to " + volts(hottest);
+        double shortCold = coldest - colder;
+        double shortHot = hotter - hottest;
+        boolean centre = needed >= coldest && needed <= hottest;
+        SwapVerdict verdict =
+                !centre ? SwapVerdict.FAIL : shortCold > 0 || shortHot > 0 ? SwapVerdict.NOTE : SwapVerdict.PASS;
+        String miss = shortCold > 0
+                ? " The cold end is short by " + plain(shortCold) + (centre ? " for a strong tube." : ".")
+                : shortHot > 0
+                        ? " The hot end is short by " + plain(shortHot) + (centre ? " for a weak tube." : ".")
+                        : "";
+        return SwapRow.of(
+                        Criterion.BIAS_RANGE,
+                        verdict,
+                        "Needed: " + need + "; the control gives " + range + "." + miss + " " + now)
+                .figures(volts(needed), range, Double.NaN)
+                .mend(
+                        verdict == SwapVerdict.PASS
+                                ? ""
+                                : shortCold > 0
+                                        ? "A smaller resistor towards the bias supply, or more bias volts: check its filter"
+                                                + " capacitor's rating."
+                                        : "A larger resistor towards the bias supply, or a smaller one to chassis.")
+                .formula("grid volts at which the hottest tube idles at "
+                        + Show.si(SolvedStage.wanted(question.candidate()), Unit.WATT, 3));
+    }
+
+    private static double gridFor(SwapQuestion question, double strength, double otherwise) {
+        try {
+            return StageIdle.at(SolvedStage.tubed(question, strength), SolvedStage.wanted(question.candidate()))
+                    .biasing()
+                    .gridA();
+        } catch (NoSolution none) {
+            return otherwise;
+        }
+    }
+
+    /** Where it would idle if nobody turned the control. */
+    private static String unchanged(SwapQuestion question) {
+        try {
+            Stage stage = SolvedStage.tubed(question);
+            double share =
+                    StageIdle.watts(stage) / question.candidate().plateWatts().orElseThrow();
+            return "With the bias where it is now, " + volts(stage.biasing().gridA()) + ", it would idle at "
+                    + Show.fixed(100 * share, 0) + " %"
+                    + (share > 1 ? ", above its rating: turn to the coldest end before the tubes go in." : ".");
+        } catch (NoSolution none) {
+            return "";
+        }
+    }
+
+    private static String volts(double volts) {
+        return String.format(Locale.ROOT, "%.1f V", volts).replace('-', '−');
+    }
+
+    private static String plain(double volts) {
+        return Show.fixed(volts, 1) + " V";
+    }
+}

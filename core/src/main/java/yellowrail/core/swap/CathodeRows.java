@@ -1,0 +1,124 @@
+package yellowrail.core.swap;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageIdle;
+import yellowrail.core.swap.Chassis.CathodeParts;
+
+/** With cathode bias: where the candidate lands on the resistor, which one gives the idle wanted, and what the parts stand. */
+final class CathodeRows {
+    /** Off the wanted idle by more is worth a note, share of the rating. */
+    private static final double NEAR = 0.05;
+    /** A resistor is rated for twice its heat, a capacitor for 1.5 times its volts. */
+    private static final double WATTS_MARGIN = 2;
+
+    private static final double VOLTS_MARGIN = 1.5;
+
+    private CathodeRows() {}
+
+    static SwapRow resistor(SwapQuestion question, SolvedStage after) {
+        SwapCandidate candidate = question.candidate();
+        double ohms = after.stage().biasing().cathodeOhms();
+        double fitted = question.present().stage().biasing().cathodeOhms();
+        double watts = after.drive().idle().hottestPlateWatts();
+        double share = watts / candidate.plateWatts().orElseThrow();
+        boolean off = Math.abs(share - candidate.idleShare()) > NEAR;
+        boolean changed = Math.abs(ohms / fitted - 1) > 1e-3;
+        String lands = "On " + ohms(ohms) + " it idles at " + percent(share) + " of its rating ("
+                + Show.si(watts, Unit.WATT, 3) + ", cathode "
+                + Show.si(after.drive().idle().leastCathodeVolts(), Unit.VOLT, 3) + ")";
+        String wanted = wanted(question, after)
+                .map(o -> percent(candidate.idleShare()) + " takes " + ohms(o))
+                .orElse("no resistor gives " + percent(candidate.idleShare()));
+        return SwapRow.of(
+                        Criterion.CATHODE_RESISTOR,
+                        off || changed ? SwapVerdict.NOTE : SwapVerdict.PASS,
+                        lands + "; " + wanted + "."
+                                + (changed ? " That resistor replaces the fitted " + ohms(fitted) + "." : ""))
+                .figures(percent(share), percent(candidate.idleShare()) + " wanted", Double.NaN)
+                .mend(off ? "Fit the resistor that gives the idle wanted, or accept this idle." : "")
+                .formula("Vk = Rk · Ik of the tubes on it, solved together with their curves");
+    }
+
+    private static Optional<Double> wanted(SwapQuestion question, SolvedStage after) {
+        try {
+            return Optional.of(StageIdle.at(after.stage(), SolvedStage.wanted(question.candidate()))
+                    .biasing()
+                    .cathodeOhms());
+        } catch (NoSolution none) {
+            return Optional.empty();
+        }
+    }
+
+    static SwapRow parts(SwapQuestion question, SolvedStage after) {
+        Biasing biasing = after.stage().biasing();
+        double volts = Math.max(
+                SolvedStage.cathodeVolts(after.drive()).orElse(0),
+                SolvedStage.cathodeVolts(after.highest()).orElse(0));
+        double watts = volts * volts / biasing.cathodeOhms();
+        CathodeParts parts = question.chassis().cathode();
+        String figures = Show.si(volts, Unit.VOLT, 3) + " and " + Show.si(watts, Unit.WATT, 2);
+        if (parts.resistorWatts().isEmpty() || parts.bypassVolts().isEmpty()) {
+            return SwapRow.of(
+                            Criterion.CATHODE_PARTS,
+                            SwapVerdict.UNKNOWN,
+                            "At full drive and highest mains the cathode reaches " + figures
+                                    + " in its resistor; what the parts stand is not answered.")
+                    .figures(figures, "not answered", Double.NaN)
+                    .mend("Resistor rated for " + Show.si(WATTS_MARGIN * watts, Unit.WATT, 2)
+                            + " or more, capacitor for " + Show.si(VOLTS_MARGIN * volts, Unit.VOLT, 2) + " or more.");
+        }
+        List<String> said = new ArrayList<>();
+        SwapVerdict verdict = part(
+                        said, "resistor", watts, parts.resistorWatts().get(), WATTS_MARGIN, Unit.WATT)
+                .worse(
+                        parts.bypassVolts().get() == 0
+                                ? SwapVerdict.PASS
+                                : part(
+                                        said,
+                                        "bypass capacitor",
+                                        volts,
+                                        parts.bypassVolts().get(),
+                                        VOLTS_MARGIN,
+                                        Unit.VOLT));
+        return SwapRow.of(
+                        Criterion.CATHODE_PARTS,
+                        verdict,
+                        "At full drive and highest mains: " + String.join(", ", said) + ".")
+                .figures(
+                        figures,
+                        Show.siPlain(parts.resistorWatts().get(), Unit.WATT, 3)
+                                + (parts.bypassVolts().get() == 0
+                                        ? ""
+                                        : " and "
+                                                + Show.siPlain(
+                                                        parts.bypassVolts().get(), Unit.VOLT, 3)),
+                        Double.NaN)
+                .mend(
+                        verdict == SwapVerdict.PASS
+                                ? ""
+                                : "Resistor rated for " + Show.si(WATTS_MARGIN * watts, Unit.WATT, 2)
+                                        + " or more, capacitor for " + Show.si(VOLTS_MARGIN * volts, Unit.VOLT, 2)
+                                        + " or more.")
+                .formula("Vk² / Rk = " + Show.si(volts, Unit.VOLT, 3) + "² / " + ohms(biasing.cathodeOhms()));
+    }
+
+    private static SwapVerdict part(
+            List<String> said, String name, double value, double rated, double margin, Unit unit) {
+        said.add(Show.si(value, unit, 2) + " at the " + name + " rated for " + Show.siPlain(rated, unit, 3));
+        return value > rated ? SwapVerdict.FAIL : margin * value > rated ? SwapVerdict.NOTE : SwapVerdict.PASS;
+    }
+
+    private static String percent(double share) {
+        return Show.fixed(100 * share, 0) + " %";
+    }
+
+    private static String ohms(double ohms) {
+        return Show.si(ohms, Unit.OHM, 3);
+    }
+}

@@ -1,0 +1,122 @@
+package yellowrail.core.swap;
+
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a builder says of everything around the tubes; empty is not answered, which is never taken as good.
+ *
+ * @param channels channels that the same transformer feeds, each with such a stage, 1 or 2
+ */
+public record Chassis(
+        int channels,
+        SocketWiring socket,
+        HeaterWinding heater,
+        GridCircuit grid,
+        BiasControl control,
+        CathodeParts cathode,
+        Optional<Double> coreAmperes,
+        HighTension highTension,
+        Room room) {
+    public Chassis {
+        if (channels != 1 && channels != 2) {
+            throw new IllegalArgumentException(channels + " channels; 1 or 2");
+        }
+    }
+
+    /** Of which nothing is answered. */
+    public static Chassis unanswered(int channels) {
+        return new Chassis(
+                channels,
+                new SocketWiring(Optional.empty(), Optional.empty(), false),
+                new HeaterWinding(Optional.empty(), Optional.empty(), 0),
+                new GridCircuit(Optional.empty(), 1),
+                new BiasControl(Optional.empty(), Optional.empty()),
+                new CathodeParts(Optional.empty(), Optional.empty()),
+                Optional.empty(),
+                new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
+                new Room(Optional.empty(), Optional.empty()));
+    }
+
+    /**
+     * What is wired to the sockets beside the present tubes' own pins.
+     *
+     * @param tied pins without a function in the present tube that hold other parts; empty set for none
+     * @param oneToEight whether pin 1 is wired to pin 8
+     * @param adaptor whether adaptors are to be used between socket and tube
+     */
+    public record SocketWiring(Optional<Set<Integer>> tied, Optional<Boolean> oneToEight, boolean adaptor) {
+        public SocketWiring {
+            tied = tied.map(Set::copyOf);
+        }
+    }
+
+    /**
+     * The winding of the output tubes' heaters.
+     *
+     * @param amperes its rating, A
+     * @param others what other heaters and lamps draw from it, A
+     * @param reserve share of the rating that is to stay free, 0 to 0.5
+     */
+    public record HeaterWinding(Optional<Double> amperes, Optional<Double> others, double reserve) {
+        public HeaterWinding {
+            if (!(reserve >= 0 && reserve <= 0.5)) {
+                throw new IllegalArgumentException("a reserve of " + 100 * reserve + " %; 0 to 50 %");
+            }
+        }
+    }
+
+    /**
+     * The resistance from a grid to its bias supply, or to chassis.
+     *
+     * @param ohms leak and stopper together, Ω
+     * @param tubes how many present tubes share it, 1 to 4
+     */
+    public record GridCircuit(Optional<Double> ohms, int tubes) {
+        public GridCircuit {
+            if (tubes < 1 || tubes > 4) {
+                throw new IllegalArgumentException(tubes + " tubes on one grid resistor; 1 to 4");
+            }
+        }
+    }
+
+    /**
+     * The ends of the bias control as measured at the grids, V, zero or below.
+     *
+     * @param coldest most negative
+     * @param hottest least negative
+     */
+    public record BiasControl(Optional<Double> coldest, Optional<Double> hottest) {
+        public BiasControl {
+            if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
+                throw new IllegalArgumentException("the coldest end of the bias is the more negative one");
+            }
+        }
+    }
+
+    /**
+     * Ratings of the parts at the cathode.
+     *
+     * @param resistorWatts of the resistor, W
+     * @param bypassVolts of the capacitor across it, V; 0 where there is none
+     */
+    public record CathodeParts(Optional<Double> resistorWatts, Optional<Double> bypassVolts) {}
+
+    /**
+     * What feeds the plates, DC behind the rectifier.
+     *
+     * @param windingAmperes that may be drawn from winding and rectifier, the lower of the two, A
+     * @param chokeAmperes rating of a choke that carries it, A; 0 where there is none
+     * @param otherAmperes what everything else draws from it, A
+     */
+    public record HighTension(
+            Optional<Double> windingAmperes, Optional<Double> chokeAmperes, Optional<Double> otherAmperes) {}
+
+    /**
+     * Room for each tube.
+     *
+     * @param diameterMm to its neighbours, cage and clamp, mm
+     * @param heightMm above the socket, mm
+     */
+    public record Room(Optional<Double> diameterMm, Optional<Double> heightMm) {}
+}

@@ -1,0 +1,73 @@
+package yellowrail.core.swap;
+
+import java.util.Optional;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.swap.Chassis.GridCircuit;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Ratings;
+
+/** Resistance in the grid circuit against the candidate's limit: too much of it and grid current runs away with the bias. */
+final class GridRow {
+    private GridRow() {}
+
+    static SwapRow of(SwapQuestion question) {
+        boolean cathode = question.present().cathodeBias();
+        String scheme = cathode ? "with cathode bias" : "with fixed bias";
+        SwapCandidate candidate = question.candidate();
+        Optional<Figure> limit = candidate.editions().stream()
+                .flatMap(e -> of(e, cathode).stream())
+                .reduce((a, b) -> a.value() <= b.value() ? a : b);
+        GridCircuit grid = question.chassis().grid();
+        int sharing = Math.max(1, (int) Math.ceil(
+                grid.tubes() * (double) candidate.tubes() / question.present().tubes()));
+        String shared = sharing > 1
+                ? "; the current of " + sharing + " tubes flows in one resistor, which counts as " + sharing
+                        + " times its ohms"
+                : "";
+        if (limit.isEmpty()) {
+            return SwapRow.of(
+                            Criterion.GRID_CIRCUIT,
+                            SwapVerdict.UNKNOWN,
+                            "How much resistance the grid of the "
+                                    + candidate.type().designation() + " stands " + scheme + " is not known here.")
+                    .figures(grid.ohms().map(o -> ohms(o * sharing)).orElse(""), "not known", Double.NaN)
+                    .mend("Enter it from the maker's sheet on the type's page.");
+        }
+        if (grid.ohms().isEmpty()) {
+            return SwapRow.of(
+                            Criterion.GRID_CIRCUIT,
+                            SwapVerdict.UNKNOWN,
+                            "The grid resistor is not answered; the "
+                                    + candidate.type().designation() + " stands "
+                                    + ohms(limit.get().value()) + " " + scheme + shared + ".")
+                    .figures("not answered", ohms(limit.get().value()), Double.NaN)
+                    .mend("Measure from grid to bias supply, amp off and drained.");
+        }
+        double seen = grid.ohms().get() * sharing;
+        double most = limit.get().value();
+        boolean over = seen > most * (1 + 1e-9);
+        boolean verify = limit.get().toBeVerified();
+        return SwapRow.of(
+                        Criterion.GRID_CIRCUIT,
+                        over ? SwapVerdict.FAIL : verify ? SwapVerdict.NOTE : SwapVerdict.PASS,
+                        ohms(seen) + " of " + ohms(most) + " " + scheme + shared + "."
+                                + (verify ? " That limit is to be verified with the maker's sheet." : ""))
+                .figures(ohms(seen), ohms(most), seen / most)
+                .mend(
+                        !over
+                                ? ""
+                                : "At most " + ohms(most / sharing)
+                                        + " there; the stage before then sees a heavier load and may need a larger coupling"
+                                        + " capacitor.")
+                .formula(sharing > 1 ? ohms(grid.ohms().get()) + " · " + sharing + " tubes" : "");
+    }
+
+    private static Optional<Figure> of(Ratings edition, boolean cathode) {
+        return cathode ? edition.gridOhmsCathodeBias() : edition.gridOhmsFixedBias();
+    }
+
+    private static String ohms(double ohms) {
+        return Show.siPlain(ohms, Unit.OHM, 3);
+    }
+}

@@ -1,0 +1,45 @@
+package yellowrail.core.swap;
+
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeType;
+
+/**
+ * The stage as it is.
+ *
+ * @param ratings the publication its idle is a share of
+ * @param trust of the present type's curves
+ * @param setting at nominal mains and the fitted load, with its idle
+ * @param scheme how its grids are biased
+ * @param lowest lowest mains, share of nominal
+ * @param highest highest mains, share of nominal
+ */
+public record Present(
+        TubeType type,
+        Ratings ratings,
+        ModelTrust trust,
+        StageSetting setting,
+        BiasScheme scheme,
+        double lowest,
+        double highest) {
+    /** With its idle set. */
+    Stage stage() {
+        return setting.stage();
+    }
+
+    boolean cathodeBias() {
+        return scheme == BiasScheme.CATHODE;
+    }
+
+    int tubes() {
+        return setting.described().tubes().size();
+    }
+
+    /** {@code 2 × EL34}. */
+    String words() {
+        return tubes() + " × " + type.designation();
+    }
+}

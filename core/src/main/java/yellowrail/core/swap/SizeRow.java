@@ -1,0 +1,62 @@
+package yellowrail.core.swap;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yellowrail.core.reading.Show;
+import yellowrail.core.swap.Chassis.Room;
+import yellowrail.core.tube.Envelope;
+import yellowrail.core.tube.Figure;
+
+/** The bulb against the room there is: hot glass wants air around it, and a cage must close. */
+final class SizeRow {
+    private SizeRow() {}
+
+    static SwapRow of(SwapQuestion question) {
+        Envelope size = question.candidate().type().envelope();
+        Room room = question.chassis().room();
+        List<String> said = new ArrayList<>();
+        SwapVerdict verdict = one(said, "diameter", size.diameterMm(), room.diameterMm())
+                .worse(one(said, "height above the socket", size.seatedMm(), room.heightMm()));
+        String sentence = String.join("; ", said);
+        return SwapRow.of(
+                        Criterion.SIZE,
+                        verdict,
+                        Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1) + ".")
+                .figures(
+                        mm(size.diameterMm().map(Figure::value)) + " by "
+                                + mm(size.seatedMm().map(Figure::value)),
+                        room.diameterMm().isEmpty() && room.heightMm().isEmpty()
+                                ? "not answered"
+                                : mm(room.diameterMm()) + " by " + mm(room.heightMm()),
+                        Double.NaN)
+                .mend(
+                        verdict == SwapVerdict.FAIL
+                                ? "Other clamps or a higher cage, with air between the bulbs."
+                                : verdict == SwapVerdict.UNKNOWN
+                                        ? "Measure the room to neighbours, cage and clamps."
+                                        : "");
+    }
+
+    private static SwapVerdict one(List<String> said, String what, Optional<Figure> size, Optional<Double> room) {
+        if (room.isEmpty()) {
+            said.add("the room for its " + what + " is not answered"
+                    + size.map(f -> ", it has " + mm(Optional.of(f.value()))).orElse(""));
+            return SwapVerdict.UNKNOWN;
+        }
+        if (size.isEmpty()) {
+            said.add("its " + what + " is not in the catalogue, " + mm(room) + " are free");
+            return SwapVerdict.NOTE;
+        }
+        double needs = size.get().value();
+        boolean fits = needs <= room.get();
+        said.add(what + " " + mm(Optional.of(needs)) + " of " + mm(room)
+                + (fits ? "" : ": " + mm(Optional.of(needs - room.get())) + " too much")
+                + (size.get().toBeVerified() ? ", to be verified with the maker's sheet" : ""));
+        return !fits ? SwapVerdict.FAIL : size.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS;
+    }
+
+    private static String mm(Optional<Double> millimetres) {
+        return millimetres.map(v -> Show.plain(v, 3) + " mm").orElse("?");
+    }
+}

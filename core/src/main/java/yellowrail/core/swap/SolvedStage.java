@@ -1,0 +1,134 @@
+package yellowrail.core.swap;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageIdle;
+import yellowrail.core.stage.StageSolver;
+import yellowrail.core.stage.StageTube;
+import yellowrail.core.tube.ModelTrust;
+
+/**
+ * A stage of a swap, solved at its three mains.
+ *
+ * @param stage with its idle set, at nominal mains
+ * @param lowest its idle at lowest mains
+ * @param drive from idle to full at nominal mains
+ * @param highest the same at highest mains
+ * @param bands of the model at these volts
+ */
+public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSweep highest, ModelTrust.Bands bands) {
+    private static final int LEVELS = 24;
+    /** At highest mains only limits are read off. */
+    private static final int LEVELS_AT_HIGHEST = 12;
+
+    /** @throws NoSolution when it cannot be solved */
+    private static SolvedStage of(Stage set, Present present, ModelTrust trust) {
+        boolean follows = present.setting().biasFollows();
+        DriveSweep drive = DriveSweep.of(set, LEVELS);
+        return new SolvedStage(
+                set,
+                new StageSolver(set.atMains(present.lowest(), follows)).idle(),
+                drive,
+                DriveSweep.of(set.atMains(present.highest(), follows), LEVELS_AT_HIGHEST),
+                trust.bands(drive.idle().plateToCathodeVolts(), drive.full().screenToCathodeVolts()));
+    }
+
+    /** @throws NoSolution when it cannot be solved */
+    static SolvedStage before(Present present) {
+        return of(present.stage(), present, present.trust());
+    }
+
+    /**
+     * With the candidate: at the idle wanted where a control sets it, at what the cathode resistor makes of it otherwise.
+     *
+     * @throws NoSolution when it has no curves or cannot be solved
+     */
+    static SolvedStage after(SwapQuestion question) {
+        SwapCandidate candidate = question.candidate();
+        Stage tubed = tubed(question);
+        Stage set = question.present().cathodeBias() ? tubed : StageIdle.at(tubed, wanted(candidate));
+        return of(set, question.present(), candidate.curves().orElseThrow().trust());
+    }
+
+    /** Idle wanted of the hottest tube, W. */
+    static double wanted(SwapCandidate candidate) {
+        return candidate.idleShare() * candidate.plateWatts().orElseThrow();
+    }
+
+    /** The present stage with the candidates in it, its bias as it is now; their strength is their type's. */
+    static Stage tubed(SwapQuestion question) {
+        return tubed(question, 1);
+    }
+
+    /** @param strength currents of the tubes over their type's */
+    static Stage tubed(SwapQuestion question, double strength) {
+        SwapCandidate candidate = question.candidate();
+        if (candidate.curves().isEmpty() || candidate.plateWatts().isEmpty()) {
+            throw new NoSolution("No " + (candidate.curves().isEmpty() ? "curves" : "plate rating") + " of the "
+                    + candidate.type().designation() + " are known here, so that its idle, heat and power in this stage"
+                    + " cannot be computed.");
+        }
+        Stage now = question.present().stage();
+        boolean pushPull = now.pushPull();
+        if (pushPull && candidate.tubes() % 2 != 0 || candidate.tubes() > (pushPull ? 8 : 4)) {
+            throw new NoSolution(candidate.tubes() + " tubes do not make a "
+                    + (pushPull ? "push-pull stage: both sides hold 1 to 4." : "single-ended stage: it holds 1 to 4."));
+        }
+        List<StageTube> tubes = new ArrayList<>();
+        IntStream.range(0, candidate.tubes())
+                .forEach(t -> tubes.add(new StageTube(
+                        candidate.curves().get().model(),
+                        pushPull ? t % 2 : 0,
+                        strength,
+                        now.tubes().get(0).screenOhms(),
+                        0)));
+        Biasing biasing = candidate
+                .cathodeOhms()
+                .filter(o -> question.present().cathodeBias())
+                .map(ohms -> Biasing.cathode(ohms, now.biasing().shared()))
+                .orElse(now.biasing());
+        return now.connected(candidate.connection(), candidate.tap())
+                .tubed(tubes)
+                .biased(biasing);
+    }
+
+    /** Highest average of plate and screen dissipation of one tube together, over this drive, W. */
+    static double combinedWatts(DriveSweep drive) {
+        return cycles(drive).stream()
+                .flatMap(c -> c.tubes().stream())
+                .mapToDouble(t -> t.plateWatts() + t.screenWatts())
+                .max()
+                .orElse(0);
+    }
+
+    /** Current drawn from B+ by all tubes: the larger of idle and full drive, A. */
+    static double supplyAmperes(DriveSweep drive) {
+        return cycles(drive).stream()
+                .mapToDouble(c -> c.tubes().stream()
+                        .mapToDouble(t -> t.plateAmperes() + t.screenAmperes())
+                        .sum())
+                .max()
+                .orElse(0);
+    }
+
+    /** Highest average cathode volts, V; empty with fixed bias. */
+    static OptionalDouble cathodeVolts(DriveSweep drive) {
+        return cycles(drive).stream()
+                .flatMap(c -> c.cathodeVolts().stream())
+                .mapToDouble(v -> v)
+                .max();
+    }
+
+    static List<Cycle> cycles(DriveSweep drive) {
+        List<Cycle> all = new ArrayList<>(drive.levels());
+        all.add(drive.idle());
+        return all;
+    }
+}

@@ -1,0 +1,53 @@
+package yellowrail.core.swap;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import yellowrail.core.tube.Connection;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.TypeCurves;
+
+/**
+ * What is to go in.
+ *
+ * @param editions the publications that all have to hold: the one picked, or every one with a plate rating
+ * @param curves empty when there are none
+ * @param tubes in one channel
+ * @param tap of the ultralinear connection, 0 to 1
+ * @param idleShare plate dissipation wanted at idle with a bias control, share of the plate rating
+ * @param cathodeOhms with cathode bias: another resistor than the one fitted, Ω
+ */
+public record SwapCandidate(
+        TubeType type,
+        List<Ratings> editions,
+        Optional<TypeCurves> curves,
+        int tubes,
+        Connection connection,
+        double tap,
+        double idleShare,
+        Optional<Double> cathodeOhms) {
+    public SwapCandidate {
+        editions = List.copyOf(editions);
+        if (tubes < 1 || tubes > 8) {
+            throw new IllegalArgumentException(tubes + " output tubes; 1 to 8");
+        }
+        if (!(idleShare > 0 && idleShare <= 1.5)) {
+            throw new IllegalArgumentException("an idle of " + 100 * idleShare + " %; above 0, at most 150 %");
+        }
+    }
+
+    /** The lowest plate rating of its publications, W: what per cent are of; empty where there is none. */
+    public OptionalDouble plateWatts() {
+        return editions.stream()
+                .flatMap(r -> r.plateWatts().stream())
+                .mapToDouble(Figure::value)
+                .min();
+    }
+
+    /** {@code 2 × EL34}. */
+    String words() {
+        return tubes + " × " + type.designation();
+    }
+}

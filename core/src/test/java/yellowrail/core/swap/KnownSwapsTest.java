@@ -1,0 +1,89 @@
+package yellowrail.core.swap;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
+import yellowrail.core.swap.Chassis.BiasControl;
+import yellowrail.core.swap.Chassis.GridCircuit;
+import yellowrail.core.swap.Chassis.HeaterWinding;
+import yellowrail.core.swap.Chassis.SocketWiring;
+import yellowrail.core.tube.Connection;
+
+/** Swaps whose answer an expert would know, each with its verdict, the criterion that decides it, and a word of why. */
+class KnownSwapsTest {
+    private static final Map<String, Present> STAGES = Map.of(
+            "pair of 6L6GC", Swaps.fixed("6L6GC", 2, 380, 4200, 0.6),
+            "four 6L6GC", Swaps.fixed("6L6GC", 4, 380, 2100, 0.6),
+            "pair of EL34", Swaps.fixed("EL34", 2, 400, 3400, 0.6),
+            "pair of 6V6GT", Swaps.fixed("6V6GT", 2, 280, 8000, 0.6),
+            "single 6V6GT", Swaps.single("6V6GT", 250, 5000, 430),
+            "pair of EL84", Swaps.cathode("EL84", 2, 250, 8000, 160),
+            "pair of KT88", Swaps.fixed("KT88", 2, 440, 4300, 0.5),
+            "single EL34", Swaps.single("EL34", 260, 2500, 190));
+
+    private static final Map<String, UnaryOperator<Chassis>> CHASSIS = Map.of(
+            "generous", c -> c,
+            "winding of 4.4 A", c -> heater(c, new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
+            "winding not answered", c -> heater(c, new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
+            "pin 1 open", c -> socket(c, new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
+            "pin 1 not answered", c -> socket(c, new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
+            "pin 1 a tie point", c -> socket(c, new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
+            "220 k at the grids", c -> grid(c, new GridCircuit(Optional.of(220e3), 1)),
+            "low bias", c -> control(c, new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
+            "nothing answered", c -> Chassis.unanswered(1));
+
+    private static Chassis heater(Chassis c, HeaterWinding heater) {
+        return new Chassis(
+                1, c.socket(), heater, c.grid(), c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
+    }
+
+    private static Chassis socket(Chassis c, SocketWiring socket) {
+        return new Chassis(
+                1, socket, c.heater(), c.grid(), c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
+    }
+
+    private static Chassis grid(Chassis c, GridCircuit grid) {
+        return new Chassis(
+                1, c.socket(), c.heater(), grid, c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
+    }
+
+    private static Chassis control(Chassis c, BiasControl control) {
+        return new Chassis(
+                1, c.socket(), c.heater(), c.grid(), control, c.cathode(), c.coreAmperes(), c.highTension(), c.room());
+    }
+
+    @ParameterizedTest(name = "{0}, {3}: {2} × {1} {4} is {5} by {6}")
+    @CsvFileSource(resources = "/swaps.csv", delimiter = '|')
+    void isJudgedAsAnExpertWould(
+            String stage,
+            String type,
+            int tubes,
+            String chassis,
+            Connection connection,
+            SwapVerdict verdict,
+            Criterion deciding,
+            String said) {
+        Present present = STAGES.get(stage);
+        SwapCandidate one = Swaps.candidate(present, type);
+        SwapCandidate candidate = new SwapCandidate(
+                one.type(),
+                one.editions(),
+                one.curves(),
+                tubes,
+                connection,
+                0.43,
+                Math.min(0.7, one.idleShare()),
+                Optional.empty());
+        SwapSheet sheet =
+                SwapSheet.of(new SwapQuestion(present, CHASSIS.get(chassis).apply(Swaps.generous()), candidate));
+        String rows = sheet.rows().toString();
+        assertThat(sheet.overall()).as(rows).isEqualTo(verdict);
+        assertThat(sheet.deciding().criterion()).as(rows).isEqualTo(deciding);
+        assertThat(sheet.deciding().reason()).contains(said);
+    }
+}
