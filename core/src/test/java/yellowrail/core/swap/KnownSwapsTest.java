@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import yellowrail.core.swap.Chassis.BiasControl;
@@ -26,36 +25,16 @@ class KnownSwapsTest {
             "pair of KT88", Swaps.fixed("KT88", 2, 440, 4300, 0.5),
             "single EL34", Swaps.single("EL34", 260, 2500, 190));
 
-    private static final Map<String, UnaryOperator<Chassis>> CHASSIS = Map.of(
-            "generous", c -> c,
-            "winding of 4.4 A", c -> heater(c, new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
-            "winding not answered", c -> heater(c, new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
-            "pin 1 open", c -> socket(c, new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
-            "pin 1 not answered", c -> socket(c, new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
-            "pin 1 a tie point", c -> socket(c, new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
-            "220 k at the grids", c -> grid(c, new GridCircuit(Optional.of(220e3), 1)),
-            "low bias", c -> control(c, new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
-            "nothing answered", c -> Chassis.unanswered(1));
-
-    private static Chassis heater(Chassis c, HeaterWinding heater) {
-        return new Chassis(
-                1, c.socket(), heater, c.grid(), c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
-    }
-
-    private static Chassis socket(Chassis c, SocketWiring socket) {
-        return new Chassis(
-                1, socket, c.heater(), c.grid(), c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
-    }
-
-    private static Chassis grid(Chassis c, GridCircuit grid) {
-        return new Chassis(
-                1, c.socket(), c.heater(), grid, c.control(), c.cathode(), c.coreAmperes(), c.highTension(), c.room());
-    }
-
-    private static Chassis control(Chassis c, BiasControl control) {
-        return new Chassis(
-                1, c.socket(), c.heater(), c.grid(), control, c.cathode(), c.coreAmperes(), c.highTension(), c.room());
-    }
+    private static final Map<String, Chassis> CHASSIS = Map.of(
+            "generous", Swaps.generous(),
+            "winding of 4.4 A", Swaps.with(new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
+            "winding not answered", Swaps.with(new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
+            "pin 1 open", Swaps.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
+            "pin 1 not answered", Swaps.with(new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
+            "pin 1 a tie point", Swaps.with(new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
+            "220 k at the grids", Swaps.with(new GridCircuit(Optional.of(220e3), 1)),
+            "low bias", Swaps.with(new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
+            "nothing answered", Chassis.unanswered(1));
 
     @ParameterizedTest(name = "{0}, {3}: {2} × {1} {4} is {5} by {6}")
     @CsvFileSource(resources = "/swaps.csv", delimiter = '|')
@@ -79,8 +58,7 @@ class KnownSwapsTest {
                 0.43,
                 Math.min(0.7, one.idleShare()),
                 Optional.empty());
-        SwapSheet sheet =
-                SwapSheet.of(new SwapQuestion(present, CHASSIS.get(chassis).apply(Swaps.generous()), candidate));
+        SwapSheet sheet = SwapSheet.of(new SwapQuestion(present, CHASSIS.get(chassis), candidate));
         String rows = sheet.rows().toString();
         assertThat(sheet.overall()).as(rows).isEqualTo(verdict);
         assertThat(sheet.deciding().criterion()).as(rows).isEqualTo(deciding);

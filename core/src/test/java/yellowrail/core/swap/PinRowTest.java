@@ -21,9 +21,7 @@ class PinRowTest {
                                 .collect(Collectors.toSet())),
                 Optional.ofNullable(oneToEight).map(Boolean::valueOf),
                 adaptor);
-        Chassis g = Swaps.generous();
-        Chassis chassis = new Chassis(
-                1, socket, g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+        Chassis chassis = Swaps.with(socket);
         Present stage = Swaps.fixed(present, 2, 400, 5000, 0.6);
         return PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, candidate)));
     }
@@ -81,17 +79,7 @@ class PinRowTest {
     @CsvSource({"2", "5"})
     void aTiedPinThatHasItsOwnFunctionChangesNothing(int pin) {
         Present stage = Swaps.fixed("6L6GC", 2, 400, 5000, 0.6);
-        Chassis g = Swaps.generous();
-        Chassis chassis = new Chassis(
-                1,
-                new SocketWiring(Optional.of(Set.of(pin)), Optional.empty(), false),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.coreAmperes(),
-                g.highTension(),
-                g.room());
+        Chassis chassis = Swaps.with(new SocketWiring(Optional.of(Set.of(pin)), Optional.empty(), false));
         assertThat(PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, "KT88")))
                         .verdict())
                 .isEqualTo(SwapVerdict.PASS);

@@ -29,26 +29,6 @@ class SwapRowsTest {
         return Optional.ofNullable(value);
     }
 
-    private record Parts(
-            HeaterWinding heater,
-            GridCircuit grid,
-            BiasControl control,
-            CathodeParts cathode,
-            Optional<Double> core,
-            HighTension highTension,
-            Room room) {
-        static Parts generous() {
-            Chassis g = Swaps.generous();
-            return new Parts(
-                    g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
-        }
-
-        Chassis chassis(int channels) {
-            return new Chassis(
-                    channels, Swaps.generous().socket(), heater, grid, control, cathode, core, highTension, room);
-        }
-    }
-
     private static SwapRow row(Present present, String candidate, Chassis chassis, Criterion criterion) {
         return Swaps.row(Swaps.sheet(present, candidate, chassis), criterion);
     }
@@ -78,16 +58,8 @@ class SwapRowsTest {
             int channels,
             SwapVerdict verdict,
             String said) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        new HeaterWinding(figure(winding), figure(others), reserve),
-                        g.grid(),
-                        g.control(),
-                        g.cathode(),
-                        g.core(),
-                        g.highTension(),
-                        g.room())
-                .chassis(channels);
+        Chassis chassis =
+                Swaps.channels(channels, Swaps.with(new HeaterWinding(figure(winding), figure(others), reserve)));
         SwapRow row = row(Swaps.fixed("6L6GC", tubes, 400, 4200, 0.6), type, chassis, Criterion.HEATER);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -107,16 +79,7 @@ class SwapRowsTest {
                 "100e3 | 1 | KT88  | NOTE    | to be verified",
             })
     void gridCircuit(Double ohms, int sharing, String type, SwapVerdict verdict, String said) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        new GridCircuit(figure(ohms), sharing),
-                        g.control(),
-                        g.cathode(),
-                        g.core(),
-                        g.highTension(),
-                        g.room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(new GridCircuit(figure(ohms), sharing));
         SwapRow row = row(PAIR, type, chassis, Criterion.GRID_CIRCUIT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -125,15 +88,7 @@ class SwapRowsTest {
     /** The same resistor is judged otherwise with cathode bias. */
     @Test
     void gridCircuitGoesByTheBias() {
-        Chassis chassis = new Parts(
-                        Parts.generous().heater(),
-                        new GridCircuit(Optional.of(470e3), 1),
-                        Parts.generous().control(),
-                        Parts.generous().cathode(),
-                        Parts.generous().core(),
-                        Parts.generous().highTension(),
-                        Parts.generous().room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(new GridCircuit(Optional.of(470e3), 1));
         assertThat(row(CATHODE, "EL84", chassis, Criterion.GRID_CIRCUIT).verdict())
                 .isEqualTo(SwapVerdict.PASS);
         assertThat(row(Swaps.fixed("EL84", 2, 300, 8000, 0.6), "EL84", chassis, Criterion.GRID_CIRCUIT)
@@ -158,17 +113,8 @@ class SwapRowsTest {
         SwapQuestion question = new SwapQuestion(PAIR, Swaps.generous(), Swaps.candidate(PAIR, "KT88"));
         double needed =
                 StageIdle.at(SolvedStage.tubed(question), 0.6 * 35).biasing().gridA();
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        g.grid(),
-                        new BiasControl(
-                                figure(cold).map(c -> needed + c), figure(hot).map(h -> needed + h)),
-                        g.cathode(),
-                        g.core(),
-                        g.highTension(),
-                        g.room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(
+                new BiasControl(figure(cold).map(c -> needed + c), figure(hot).map(h -> needed + h)));
         SwapRow row = row(PAIR, "KT88", chassis, Criterion.BIAS_RANGE);
         assertThat(row.reason()).contains(said).contains("With the bias where it is now");
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -217,16 +163,7 @@ class SwapRowsTest {
                 "5   | ?  | UNKNOWN | what the parts stand is not answered",
             })
     void cathodeParts(Double watts, Double volts, SwapVerdict verdict, String said) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        g.grid(),
-                        g.control(),
-                        new CathodeParts(figure(watts), figure(volts)),
-                        g.core(),
-                        g.highTension(),
-                        g.room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(new CathodeParts(figure(watts), figure(volts)));
         SwapRow row = row(CATHODE, "EL84", chassis, Criterion.CATHODE_PARTS);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -245,16 +182,8 @@ class SwapRowsTest {
                 "0.5  | 0    | ?    | 1 | UNKNOWN | is not answered",
             })
     void supplyCurrent(Double winding, Double choke, Double others, int channels, SwapVerdict verdict, String said) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        g.grid(),
-                        g.control(),
-                        g.cathode(),
-                        g.core(),
-                        new HighTension(figure(winding), figure(choke), figure(others)),
-                        g.room())
-                .chassis(channels);
+        Chassis chassis =
+                Swaps.channels(channels, Swaps.with(new HighTension(figure(winding), figure(choke), figure(others))));
         SwapRow row = row(PAIR, "6L6GC", chassis, Criterion.SUPPLY_CURRENT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -267,16 +196,7 @@ class SwapRowsTest {
                 .after()
                 .orElseThrow()
                 .drive());
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        g.grid(),
-                        g.control(),
-                        g.cathode(),
-                        g.core(),
-                        new HighTension(Optional.of(1.01 * drawn), Optional.of(0.0), Optional.of(0.0)),
-                        g.room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(new HighTension(Optional.of(1.01 * drawn), Optional.of(0.0), Optional.of(0.0)));
         SwapRow row = row(PAIR, "6L6GC", chassis, Criterion.SUPPLY_CURRENT);
         assertThat(row.verdict()).isEqualTo(SwapVerdict.UNKNOWN);
         assertThat(row.reason()).contains("too close to call");
@@ -288,10 +208,7 @@ class SwapRowsTest {
             delimiter = '|',
             value = {"0.1 | PASS", "0.02 | FAIL", "? | UNKNOWN"})
     void coreCurrentOfASingleEndedStage(Double rated, SwapVerdict verdict) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(), g.grid(), g.control(), g.cathode(), figure(rated), g.highTension(), g.room())
-                .chassis(1);
+        Chassis chassis = Swaps.with(figure(rated));
         assertThat(row(SINGLE, "6V6GT", chassis, Criterion.CORE_CURRENT).verdict())
                 .isEqualTo(verdict);
         assertThat(Swaps.sheet(PAIR, "6L6GC", chassis).rows()).noneMatch(r -> r.criterion() == Criterion.CORE_CURRENT);
@@ -309,16 +226,7 @@ class SwapRowsTest {
                 "6973 | 30 | 80 | NOTE    | is not in the catalogue",
             })
     void size(String type, Double diameter, Double height, SwapVerdict verdict, String said) {
-        Parts g = Parts.generous();
-        Chassis chassis = new Parts(
-                        g.heater(),
-                        g.grid(),
-                        g.control(),
-                        g.cathode(),
-                        g.core(),
-                        g.highTension(),
-                        new Room(figure(diameter), figure(height)))
-                .chassis(1);
+        Chassis chassis = Swaps.with(new Room(figure(diameter), figure(height)));
         SwapRow row = row(CATHODE, type, chassis, Criterion.SIZE);
         assertThat(row.reason()).containsIgnoringCase(said);
         assertThat(row.verdict()).isEqualTo(verdict);

@@ -143,6 +143,69 @@ final class Swaps {
                 new Room(Optional.of(80.0), Optional.of(200.0)));
     }
 
+    /** The same with one part answered otherwise. */
+    static Chassis with(SocketWiring socket) {
+        Chassis g = generous();
+        return new Chassis(
+                1, socket, g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+    }
+
+    static Chassis with(HeaterWinding heater) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), heater, g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+    }
+
+    static Chassis with(GridCircuit grid) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), grid, g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+    }
+
+    static Chassis with(BiasControl control) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), g.grid(), control, g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+    }
+
+    static Chassis with(CathodeParts cathode) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), g.grid(), g.control(), cathode, g.coreAmperes(), g.highTension(), g.room());
+    }
+
+    static Chassis with(Optional<Double> coreAmperes) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), coreAmperes, g.highTension(), g.room());
+    }
+
+    static Chassis with(HighTension highTension) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), highTension, g.room());
+    }
+
+    static Chassis with(Room room) {
+        Chassis g = generous();
+        return new Chassis(
+                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), room);
+    }
+
+    /** The same behind a transformer that feeds so many channels. */
+    static Chassis channels(int channels, Chassis c) {
+        return new Chassis(
+                channels,
+                c.socket(),
+                c.heater(),
+                c.grid(),
+                c.control(),
+                c.cathode(),
+                c.coreAmperes(),
+                c.highTension(),
+                c.room());
+    }
+
     static SwapSheet sheet(Present present, String name, Chassis chassis) {
         return SwapSheet.of(new SwapQuestion(present, chassis, candidate(present, name)));
     }
