@@ -62,16 +62,17 @@ class BenchController {
     }
 
     @GetMapping("/bench/new")
-    String begin(@RequestParam(defaultValue = "") String amp, Model model) {
+    String begin(
+            @RequestParam(defaultValue = "") String amp,
+            @RequestParam(defaultValue = "false") boolean newTubes,
+            Model model) {
         String id = UUID.randomUUID().toString();
         Optional<UUID> last = uuid(amp).flatMap(a -> sessions.ofAmp(a).stream().findFirst());
         last.ifPresent(l -> model.addAttribute("last", sessions.look(l, this::lastTime)));
-        return form(
-                last.map(l -> sessions.look(
-                                l, b -> BenchForm.asBefore(id, amp, b.state().plan())))
-                        .orElseGet(() -> BenchForm.usual(id, amp)),
-                Map.of(),
-                model);
+        BenchForm form = last.map(l -> sessions.look(
+                        l, b -> BenchForm.asBefore(id, amp, b.state().plan())))
+                .orElseGet(() -> BenchForm.usual(id, amp));
+        return form(newTubes ? form.forNewTubes() : form, Map.of(), model);
     }
 
     private LastTime lastTime(BenchSession bench) {

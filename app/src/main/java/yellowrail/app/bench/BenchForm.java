@@ -80,6 +80,12 @@ public record BenchForm(
                 "");
     }
 
+    /** The same begun for new tubes in every socket. */
+    BenchForm forNewTubes() {
+        return new BenchForm(
+                id, amp, "NEW_TUBES", meter, ref, hands, soak, heaterAmber, heaterRed, access, turns, soaks, "all");
+    }
+
     private static <T> String word(Map<String, T> words, T value) {
         return words.entrySet().stream()
                 .filter(e -> e.getValue() == value)

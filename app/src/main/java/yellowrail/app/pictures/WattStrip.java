@@ -70,6 +70,30 @@ public record WattStrip(
                         + (windowText.isEmpty() ? "" : ", window " + windowText)));
     }
 
+    /**
+     * The strip of a computed idle. A model gives no all-clear: below its rating it stays open.
+     *
+     * @param share plate dissipation over the rating
+     * @param band of it, share to either side; infinite where nothing tells it
+     * @param ceiling share of the rating that is not passed when the idle is set
+     * @param name whose it is
+     */
+    public static WattStrip computed(double share, double band, double ceiling, double ratedWatts, String name) {
+        boolean told = Double.isFinite(band);
+        double low = told ? at(share * (1 - band)) : at(share);
+        double high = told ? at(share * (1 + band)) : at(share);
+        Tone tone = share > 1 ? Tone.OVER : told ? Tone.OPEN : Tone.UNKNOWN;
+        String rated = Show.plain(ratedWatts, 3) + " W";
+        return new WattStrip(
+                List.of(new Block(at(share), low, high - low, tone.css(), share > FULL, name)),
+                Optional.empty(),
+                at(ceiling),
+                at(1),
+                rated,
+                "",
+                name + ": " + Show.fixed(100 * share, 0) + " % of " + rated + " at idle, computed");
+    }
+
     /** The same strip in another look. */
     public WattStrip inTone(Tone tone) {
         return new WattStrip(

@@ -206,17 +206,18 @@ final class PinRow {
                         Criterion.PINS,
                         verdict,
                         Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1) + ".")
-                .figures(pins(then), "", Double.NaN)
+                .figures(then.base().words(), "", Double.NaN)
+                .formula(pins(then))
                 .mend(mends.stream().distinct().collect(Collectors.joining(" ")));
     }
 
-    private static String pins(Pinout pinout) {
+    private String pins(Pinout pinout) {
         Set<String> parts = new TreeSet<>();
         for (Map.Entry<Integer, PinFunction> pin : pinout.pins().entrySet()) {
             if (!idle(pin.getValue())) {
                 parts.add(pin.getKey() + " " + pin.getValue().words());
             }
         }
-        return pinout.base().words() + (parts.isEmpty() ? "" : ": " + String.join(", ", parts));
+        return parts.isEmpty() ? "" : "Pins of the " + type + ": " + String.join(", ", parts);
     }
 }

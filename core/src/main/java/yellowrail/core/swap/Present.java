@@ -39,7 +39,7 @@ public record Present(
     }
 
     /** {@code 2 × EL34}. */
-    String words() {
+    public String words() {
         return tubes() + " × " + type.designation();
     }
 }

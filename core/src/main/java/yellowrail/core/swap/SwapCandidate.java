@@ -47,7 +47,7 @@ public record SwapCandidate(
     }
 
     /** {@code 2 × EL34}. */
-    String words() {
+    public String words() {
         return tubes + " × " + type.designation();
     }
 }

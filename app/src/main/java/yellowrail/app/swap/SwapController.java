@@ -1,0 +1,104 @@
+package yellowrail.app.swap;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.amps.Amp;
+import yellowrail.app.amps.AmpStore;
+import yellowrail.app.stage.AmpStage;
+import yellowrail.app.stage.FromAmp;
+import yellowrail.app.stage.StageForm;
+
+/** May other tubes go in here? Its whole state is in the address. */
+@Controller
+class SwapController {
+    /** Stands in an amp's address beside what is typed. */
+    private static final String CHANNEL = "channel";
+
+    private final SwapPages pages;
+    private final AmpStore amps;
+    private final FromAmp fromAmp;
+
+    SwapController(SwapPages pages, AmpStore amps, FromAmp fromAmp) {
+        this.pages = pages;
+        this.amps = amps;
+        this.fromAmp = fromAmp;
+    }
+
+    @GetMapping("/swap")
+    String page(HttpServletRequest request, HttpServletResponse response, Model model) {
+        model.addAttribute("action", "/swap");
+        return shown(form(request), request, response, model);
+    }
+
+    private static SwapForm form(HttpServletRequest request) {
+        return SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
+    }
+
+    /** All types ranked for this stage, asked for when it is unfolded. */
+    @GetMapping("/swap/every-type")
+    String everyType(HttpServletRequest request, HttpServletResponse response, Model model) {
+        response.setHeader("Cache-Control", "no-store");
+        SwapForm form = form(request);
+        model.addAttribute("ranked", pages.everyType(form));
+        model.addAttribute("free", form.freePlace());
+        return "swap/every-type :: ranked";
+    }
+
+    /** The tubes of an amp: its stage as its description and rounds tell it; what the address says goes before. */
+    @GetMapping("/amps/{id}/swap")
+    String ofAmp(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "1") int channel,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        Amp amp = amps.amp(id);
+        AmpStage stage = fromAmp.of(amp, channel);
+        boolean moved = request.getParameter("tube") != null;
+        AmpAround around = AmpAround.of(amp.description(), stage.channels());
+        SwapForm form = moved ? form(request) : SwapForm.from(around.over(request::getParameter), stage.form());
+        model.addAttribute("action", "/amps/" + id + "/swap");
+        model.addAttribute("amp", amp);
+        model.addAttribute("ofAmp", stage);
+        model.addAttribute(CHANNEL, channel);
+        return shown(form, request, response, model);
+    }
+
+    /** The same for paper: every reason is told. */
+    @GetMapping("/swap/sheet")
+    String sheet(HttpServletRequest request, HttpServletResponse response, Model model) {
+        SwapForm form = form(request);
+        response.setHeader("Cache-Control", "no-store");
+        model.addAttribute("v", pages.of(form));
+        model.addAttribute("stage", pages.stage(form));
+        model.addAttribute("query", form.query());
+        return "swap/sheet";
+    }
+
+    private String shown(SwapForm form, HttpServletRequest request, HttpServletResponse response, Model model) {
+        model.addAttribute("f", form.texts());
+        model.addAttribute("s", form.stage().texts());
+        model.addAttribute("stageQuery", form.stage().query());
+        model.addAttribute("query", form.query());
+        model.addAttribute("v", pages.of(form));
+        model.addAttribute("fields", SwapForm.names());
+        model.addAttribute("versionId", UUID.randomUUID());
+        model.addAttribute("criteria", AskedOf.all());
+        model.addAttribute("candidates", SwapForm.CANDIDATES);
+        List<String> unknown =
+                new ArrayList<>(SwapForm.unknown(request.getParameterMap().keySet()));
+        unknown.remove(CHANNEL);
+        model.addAttribute("unknown", unknown);
+        response.setHeader("Cache-Control", "no-store");
+        response.addHeader("Vary", "HX-Request");
+        return request.getHeader("HX-Request") != null ? "swap/answer :: swap" : "swap/page";
+    }
+}
