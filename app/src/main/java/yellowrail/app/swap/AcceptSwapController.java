@@ -22,6 +22,7 @@ import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.StageLayout;
+import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.SwapCandidate;
 import yellowrail.core.swap.SwapQuestion;
 import yellowrail.core.swap.SwapSheet;
@@ -83,8 +84,8 @@ class AcceptSwapController {
     @GetMapping("/amps/{id}/swap/work")
     String work(
             @PathVariable UUID id,
-            @RequestParam int place,
-            @RequestParam int before,
+            @RequestParam(defaultValue = "0") int place,
+            @RequestParam(defaultValue = "0") int before,
             HttpServletRequest request,
             Model model) {
         SwapForm form = SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
@@ -147,6 +148,11 @@ class AcceptSwapController {
             return Optional.of(
                     "Another number of tubes changes the sockets and what senses them: describe that in the amp's"
                             + " form, then look at the sheet again.");
+        }
+        if (candidate.bias() != BiasChange.AS_NOW) {
+            return Optional.of(
+                    "Another bias changes what is sensed and turned: describe that in the amp's form, then look at the"
+                            + " sheet again.");
         }
         return Optional.empty();
     }

@@ -51,6 +51,11 @@ record AskedOf(String id, String title, List<Field> fields) {
                     text("htDc", "Winding gives, mA DC", "250 mA"),
                     text("chokeDc", "Choke, mA", "0 for none"),
                     text("htOthers", "Everything else, mA", "20 mA")),
+            Criterion.RECTIFIER,
+            List.of(
+                    text("rectifier", "Fitted now", "GZ34"),
+                    text("rectifierThen", "To be fitted", "as now"),
+                    text("firstCapacitor", "First capacitor, µF", "47")),
             Criterion.SIZE,
             List.of(text("diameter", "Room across, mm", "50"), text("height", "Room above, mm", "120")));
 

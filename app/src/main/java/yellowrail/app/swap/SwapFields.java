@@ -18,8 +18,10 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
+import yellowrail.core.swap.Rectifier;
 
 /** What is around the tubes, as typed; a blank is not answered. */
 final class SwapFields {
@@ -57,6 +59,10 @@ final class SwapFields {
                     Field.of("the winding's direct current", Unit.AMPERE, Prefix.MILLI, 5e-3, 5)
                             .aboveZero()),
             Map.entry("chokeDc", Field.of("the choke's direct current", Unit.AMPERE, Prefix.MILLI, 5e-3, 5)),
+            Map.entry(
+                    "firstCapacitor",
+                    Field.of("the first capacitor", Unit.FARAD, Prefix.MICRO, 1e-6, 2e-3)
+                            .aboveZero()),
             Map.entry("htOthers", Field.of("what else draws from it", Unit.AMPERE, Prefix.MILLI, 1e-3, 2)));
 
     static final List<String> NAMES = List.of(
@@ -73,6 +79,9 @@ final class SwapFields {
             "htDc",
             "chokeDc",
             "htOthers",
+            "rectifier",
+            "rectifierThen",
+            "firstCapacitor",
             "diameter",
             "height",
             TIED,
@@ -108,6 +117,7 @@ final class SwapFields {
                 new CathodeParts(value("resistorWatts"), value("bypassVolts")),
                 value("coreDc"),
                 new HighTension(value("htDc"), value("chokeDc"), value("htOthers")),
+                new Rectification(rectifier("rectifier"), rectifier("rectifierThen"), value("firstCapacitor")),
                 new Room(millimetres("diameter"), millimetres("height")));
     }
 
@@ -143,6 +153,20 @@ final class SwapFields {
             return Optional.empty();
         }
         return volts;
+    }
+
+    private Optional<Rectifier> rectifier(String name) {
+        if (form.blank(name)) {
+            return Optional.empty();
+        }
+        Optional<Rectifier> found = Rectifier.find(form.text(name));
+        if (found.isEmpty()) {
+            complaints.add(
+                    name,
+                    "“" + FieldErrors.shorten(form.text(name)) + "” is no rectifier that is known here.",
+                    Rectifier.ALL.stream().map(Rectifier::designation).toList());
+        }
+        return found;
     }
 
     private Optional<Double> millimetres(String name) {

@@ -27,6 +27,7 @@ public final class SwapForm {
             USUAL.put("to" + i, i == 1 ? "EL34" : "");
             USUAL.put("count" + i, "");
             USUAL.put("wired" + i, "");
+            USUAL.put("bias" + i, "");
             USUAL.put("ohms" + i, "");
         }
         USUAL.put("wanted", "");

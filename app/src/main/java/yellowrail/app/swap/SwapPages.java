@@ -48,9 +48,7 @@ class SwapPages {
                         .map(c -> row(c, shown.values().stream().toList()))
                         .filter(r ->
                                 r.cells().stream().anyMatch(c -> !c.verdict().isEmpty()))
-                        .toList(),
-                read.present().filter(p -> p.scheme() == BiasScheme.CATHODE).isPresent(),
-                form.stage().text("topology").equals("se"));
+                        .toList());
     }
 
     /** The stage in a sentence; empty where it is not understood. */
@@ -108,15 +106,15 @@ class SwapPages {
                         "Idle now",
                         sheet.before().get(),
                         present.ratings().plateWatts().orElseThrow().value(),
-                        present),
+                        present.scheme()),
                 strip(
                         "Idle then",
                         sheet.after().get(),
                         question.candidate().plateWatts().orElseThrow(),
-                        present));
+                        question.scheme()));
     }
 
-    private static SwapView.Strip strip(String name, SolvedStage solved, double rated, Present present) {
+    private static SwapView.Strip strip(String name, SolvedStage solved, double rated, BiasScheme scheme) {
         double watts = solved.drive().idle().hottestPlateWatts();
         return new SwapView.Strip(
                 name + ": " + Show.si(watts, Unit.WATT, 3) + ", " + Show.fixed(100 * watts / rated, 0) + " % of "
@@ -124,7 +122,7 @@ class SwapPages {
                 WattStrip.computed(
                         watts / rated,
                         solved.bands().plate(),
-                        present.scheme().usualCeiling(solved.stage().topology()),
+                        scheme.usualCeiling(solved.stage().topology()),
                         rated,
                         name));
     }

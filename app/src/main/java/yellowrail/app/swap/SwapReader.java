@@ -18,6 +18,7 @@ import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.Chassis;
 import yellowrail.core.swap.Present;
 import yellowrail.core.swap.SwapCandidate;
@@ -40,6 +41,8 @@ class SwapReader {
     private static final double USUAL_TAP = 0.43;
     private static final Map<String, Connection> WIRED =
             Map.of("pentode", Connection.PENTODE, "ul", Connection.ULTRALINEAR, "triode", Connection.TRIODE);
+    private static final Map<String, BiasChange> BIASED =
+            Map.of("fixed", BiasChange.FIXED, "cathode", BiasChange.CATHODE, "each", BiasChange.CATHODE_EACH);
     private static final double MOST_IDLE = 1.1;
 
     private final TubeFactsOf facts;
@@ -138,6 +141,7 @@ class SwapReader {
             complaints.add(field, name.sentence(), name.designations());
             return Optional.empty();
         }
+        BiasChange bias = complaints.pick("bias" + place, form.text("bias" + place), BIASED, BiasChange.AS_NOW);
         Optional<Double> ohms = form.blank("ohms" + place)
                 ? Optional.empty()
                 : complaints
@@ -148,12 +152,13 @@ class SwapReader {
         Connection now = present.setting().described().connection();
         Connection then = complaints.pick("wired" + place, form.text("wired" + place), WIRED, now);
         return Optional.of(of(
-                found.type(),
-                complaints.count("count" + place, form.text("count" + place), 1, 8, tubesOf(present)),
-                then,
-                then == Connection.ULTRALINEAR ? tap(present, form, complaints) : USUAL_TAP,
-                wanted,
-                ohms));
+                        found.type(),
+                        complaints.count("count" + place, form.text("count" + place), 1, 8, tubesOf(present)),
+                        then,
+                        then == Connection.ULTRALINEAR ? tap(present, form, complaints) : USUAL_TAP,
+                        wanted,
+                        ohms)
+                .biased(bias));
     }
 
     /** Of the ultralinear connection: as the stage has it, or as it is typed beside it. */

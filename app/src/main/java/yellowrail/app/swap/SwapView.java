@@ -11,15 +11,8 @@ import yellowrail.app.pictures.WattStrip;
  * @param said sentences at fields
  * @param heads a column for each candidate that is understood
  * @param rows every criterion that applies to one of them
- * @param cathodeBias whether the stage's idle is set by a cathode resistor
- * @param singleEnded whether its direct current magnetises the output transformer
  */
-record SwapView(
-        Map<String, FieldErrors.Complaint> said,
-        List<Head> heads,
-        List<Row> rows,
-        boolean cathodeBias,
-        boolean singleEnded) {
+record SwapView(Map<String, FieldErrors.Complaint> said, List<Head> heads, List<Row> rows) {
     /**
      * One candidate.
      *

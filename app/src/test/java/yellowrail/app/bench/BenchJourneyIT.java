@@ -137,7 +137,7 @@ class BenchJourneyIT extends JourneyPage {
         before = seq();
         page.keyboard().press("ArrowRight");
         after(before);
-        page.waitForFunction("() => document.getElementById('bench').dataset.here === 'WARM_UP'");
+        page.waitForFunction("() => document.getElementById('bench')?.dataset.here === 'WARM_UP'");
         assertThat(page.locator(".next .do").innerText()).contains("the next reading counts in 10 min");
         page.keyboard().press("Escape");
         page.keyboard().press("?");

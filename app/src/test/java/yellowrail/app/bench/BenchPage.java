@@ -36,7 +36,7 @@ abstract class BenchPage extends BrowserIT {
     protected void after(int before) {
         try {
             page.waitForFunction(
-                    "s => document.getElementById('bench') && Number(document.getElementById('bench').dataset.seq) > s",
+                    "s => document.getElementById('bench') && Number(document.getElementById('bench')?.dataset.seq) > s",
                     before);
         } catch (TimeoutError nothing) {
             throw new AssertionError("Nothing happened after " + before + ": "
@@ -83,7 +83,7 @@ abstract class BenchPage extends BrowserIT {
 
     protected void goesTo(String stop) {
         clicks(page.locator(".rail form:has(input[value=" + stop + "]) button"));
-        page.waitForFunction("s => document.getElementById('bench').dataset.here === s", stop);
+        page.waitForFunction("s => document.getElementById('bench')?.dataset.here === s", stop);
     }
 
     protected Amp keepHeated(String name) {

@@ -80,7 +80,7 @@ abstract class CountedPage extends JourneyPage {
     /** Waits until the page stands at a stop, however it came there. */
     protected void at(String stop) {
         try {
-            page.waitForFunction("s => document.getElementById('bench').dataset.here === s", stop);
+            page.waitForFunction("s => document.getElementById('bench')?.dataset.here === s", stop);
         } catch (TimeoutError elsewhere) {
             throw new AssertionError("The page did not come to " + stop + ": "
                     + page.locator("#bench .at").innerText());
@@ -116,7 +116,8 @@ abstract class CountedPage extends JourneyPage {
         hits(page.locator("#all-ticks"));
         // What waits for something else than this list stays open.
         page.waitForFunction(
-                "s => document.getElementById('bench').dataset.here !== s || !document.getElementById('all-ticks')",
+                "s => { const b = document.getElementById('bench');"
+                        + " return b && (b.dataset.here !== s || !document.getElementById('all-ticks')); }",
                 stop);
     }
 

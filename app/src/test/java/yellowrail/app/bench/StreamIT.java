@@ -38,7 +38,7 @@ class StreamIT extends BenchPage {
     }
 
     private static void follows(Page tab, int seq) {
-        tab.waitForFunction("s => Number(document.getElementById('bench').dataset.seq) >= s", seq);
+        tab.waitForFunction("s => Number(document.getElementById('bench')?.dataset.seq) >= s", seq);
     }
 
     @Test

@@ -41,11 +41,13 @@ class LanIT extends AppIT {
     private String address;
     private final HttpClient http = HttpClient.newHttpClient();
 
+    /** A second application on the database of this run. */
     private ConfigurableApplicationContext start(String passphrase) {
         return new SpringApplicationBuilder(YellowRail.class)
                 .run(
                         "--server.address=127.0.0.2",
                         "--server.port=0",
+                        "--spring.datasource.url=" + environment.getProperty("spring.datasource.url"),
                         "--yellowrail.lan=true",
                         "--yellowrail.passphrase=" + passphrase);
     }

@@ -168,7 +168,7 @@ class LoadIT extends BrowserIT {
     @Test
     void comesFromTheStageWithItsFigures() {
         page.navigate(url("/stage?tube=EL34&load=3.4k&loadFactor=1.5&measured=x"));
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
         page.evaluate("() => document.querySelectorAll('details').forEach((d) => { d.open = true; })");
         page.click("#to-load");
         assertThat(page.locator("#tube")).hasValue("EL34");

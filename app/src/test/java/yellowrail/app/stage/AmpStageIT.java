@@ -96,7 +96,7 @@ class AmpStageIT extends BrowserIT {
 
         page.navigate(url("/amps/" + amp.id()));
         page.click("text=Stage >> nth=1");
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
         assertThat(page.locator("#chart .read").count()).isEqualTo(4);
         assertThat(page.locator("#chart .read text").allTextContents())
                 .containsExactlyInAnyOrder("V1 measured", "V2 measured");
@@ -123,7 +123,7 @@ class AmpStageIT extends BrowserIT {
         assertThat(page.inputValue("input[name=load]")).isEqualTo("3 k");
         page.click("text=Where the figures come from");
         page.click("text=Fill in again from the amp");
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
         assertThat(page.inputValue("input[name=load]")).isEqualTo("4200 Ω");
     }
 

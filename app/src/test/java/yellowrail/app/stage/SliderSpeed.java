@@ -44,7 +44,7 @@ final class SliderSpeed {
                             .setArgs(List.of("--disable-gpu", "--disable-background-networking", "--disable-sync")));
             Page page = browser.newPage();
             page.navigate("http://localhost:" + arguments[0] + "/stage?load=4.1k");
-            page.waitForFunction("() => document.body.dataset.swept === 'yes'");
+            page.waitForFunction("() => document.body?.dataset.swept === 'yes'");
             @SuppressWarnings("unchecked")
             List<Number> millis = (List<Number>) page.evaluate(MEASURE);
             System.out.printf(

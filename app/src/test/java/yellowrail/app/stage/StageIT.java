@@ -17,13 +17,13 @@ class StageIT extends BrowserIT {
 
     private void open(String address) {
         page.navigate(url(address));
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
     }
 
     private void waitsForMore(Runnable action) {
         int before = Integer.parseInt((String) page.evaluate("() => document.body.dataset.shown"));
         action.run();
-        page.waitForFunction("n => Number(document.body.dataset.shown) > n", before);
+        page.waitForFunction("n => Number(document.body?.dataset.shown) > n", before);
     }
 
     private void slide(String name, String to) {
@@ -34,7 +34,7 @@ class StageIT extends BrowserIT {
     }
 
     private void swept() {
-        page.waitForFunction("() => document.body.dataset.swept === 'yes'");
+        page.waitForFunction("() => document.body?.dataset.swept === 'yes'");
     }
 
     @Test
@@ -62,7 +62,7 @@ class StageIT extends BrowserIT {
         assertThat(page.locator("#accuracy").innerText()).startsWith("Model, not measurement. 6L6GC");
         // The address brings the same picture back.
         page.reload();
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
         assertThat(tile("Hottest plate")).isCloseTo(hot.hottestPlate().hottestPlateWatts(), within(0.06));
         swept();
         looksRight();
@@ -109,7 +109,7 @@ class StageIT extends BrowserIT {
         assertThat(page.locator("#kept li").count()).isEqualTo(2);
         assertThat(page.locator("#distortion .line").count()).isEqualTo(3);
         page.reload();
-        page.waitForFunction("() => document.body.dataset.shown");
+        page.waitForFunction("() => document.body?.dataset.shown");
         assertThat(page.locator("#kept li").count()).isEqualTo(2);
         swept();
         looksRight();

@@ -122,6 +122,23 @@ public record Stage(
                 biasing);
     }
 
+    /** The same stage behind another source resistance of its supply, Ω. */
+    public Stage fedThrough(double ohms) {
+        return new Stage(
+                topology,
+                connection,
+                tap,
+                supplyVolts,
+                ohms,
+                screenSupplyVolts,
+                screenFeedOhms,
+                halfPrimaryOhms,
+                secondaryOhms,
+                loadOhms,
+                tubes,
+                biasing);
+    }
+
     /** The same stage with its screens fed from a supply of their own, V without load. */
     public Stage screensAt(double volts) {
         return with(supplyVolts, volts, loadOhms, tubes, biasing);

@@ -73,6 +73,9 @@ final class BiasRow {
 
     /** Where it would idle if nobody turned the control. */
     private static String unchanged(SwapQuestion question) {
+        if (question.candidate().bias() != BiasChange.AS_NOW) {
+            return "A bias supply is needed that is not there now: its loss sends the tubes to their hottest.";
+        }
         try {
             Stage stage = SolvedStage.tubed(question);
             double share =

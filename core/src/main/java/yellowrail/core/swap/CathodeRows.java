@@ -28,7 +28,7 @@ final class CathodeRows {
         double watts = after.drive().idle().hottestPlateWatts();
         double share = watts / candidate.plateWatts().orElseThrow();
         boolean off = Math.abs(share - candidate.idleShare()) > NEAR;
-        boolean changed = Math.abs(ohms / fitted - 1) > 1e-3;
+        boolean changed = question.candidate().bias() != BiasChange.AS_NOW || Math.abs(ohms / fitted - 1) > 1e-3;
         String lands = "On " + ohms(ohms) + " it idles at " + percent(share) + " of its rating ("
                 + Show.si(watts, Unit.WATT, 3) + ", cathode "
                 + Show.si(after.drive().idle().leastCathodeVolts(), Unit.VOLT, 3) + ")";
@@ -38,11 +38,35 @@ final class CathodeRows {
         return SwapRow.of(
                         Criterion.CATHODE_RESISTOR,
                         off || changed ? SwapVerdict.NOTE : SwapVerdict.PASS,
-                        lands + "; " + wanted + "."
-                                + (changed ? " That resistor replaces the fitted " + ohms(fitted) + "." : ""))
+                        lands + "; " + wanted + "." + (changed ? change(question, fitted) : "") + spread(after))
                 .figures(percent(share), percent(candidate.idleShare()) + " wanted", Double.NaN)
                 .mend(off ? "Fit the resistor that gives the idle wanted, or accept this idle." : "")
                 .formula("Vk = Rk · Ik of the tubes on it, solved together with their curves");
+    }
+
+    private static String change(SwapQuestion question, double fitted) {
+        if (fitted > 0 && question.candidate().bias() == BiasChange.AS_NOW) {
+            return " That resistor replaces the fitted " + ohms(fitted) + ".";
+        }
+        String each = question.candidate().bias() == BiasChange.CATHODE_EACH ? " at each cathode" : " for all cathodes";
+        return fitted > 0
+                ? " It is one" + each + ", in the place of what is there now."
+                : " It is new, one" + each
+                        + ", with its bypass; the grids then lead to chassis, and plate to cathode has the"
+                        + " cathode volts less.";
+    }
+
+    /** How far the tubes stand apart. */
+    private static String spread(SolvedStage after) {
+        double most = after.drive().idle().hottestPlateWatts();
+        double least = after.drive().idle().tubes().stream()
+                .mapToDouble(t -> t.plateWatts())
+                .min()
+                .orElse(most);
+        return most - least < 0.01 * most
+                ? ""
+                : " The coldest tube idles at " + Show.si(least, Unit.WATT, 3) + ", the hottest at "
+                        + Show.si(most, Unit.WATT, 3) + ".";
     }
 
     private static Optional<Double> wanted(SwapQuestion question, SolvedStage after) {

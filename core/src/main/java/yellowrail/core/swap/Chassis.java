@@ -17,6 +17,7 @@ public record Chassis(
         CathodeParts cathode,
         Optional<Double> coreAmperes,
         HighTension highTension,
+        Rectification rectification,
         Room room) {
     public Chassis {
         if (channels != 1 && channels != 2) {
@@ -35,6 +36,7 @@ public record Chassis(
                 new CathodeParts(Optional.empty(), Optional.empty()),
                 Optional.empty(),
                 new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
+                Rectification.UNTOLD,
                 new Room(Optional.empty(), Optional.empty()));
     }
 
@@ -111,6 +113,31 @@ public record Chassis(
      */
     public record HighTension(
             Optional<Double> windingAmperes, Optional<Double> chokeAmperes, Optional<Double> otherAmperes) {}
+
+    /**
+     * The rectifier.
+     *
+     * @param now the one that is fitted
+     * @param then another that is to be fitted
+     * @param firstFarads the capacitor right behind it, F
+     */
+    public record Rectification(Optional<Rectifier> now, Optional<Rectifier> then, Optional<Double> firstFarads) {
+        /** Of which nothing is told: it is then not judged by itself. */
+        public static final Rectification UNTOLD =
+                new Rectification(Optional.empty(), Optional.empty(), Optional.empty());
+
+        /** The one that would feed the candidates. */
+        Optional<Rectifier> used() {
+            return then.or(() -> now);
+        }
+
+        /** How much the source resistance of the supply changes, Ω; none where it is not known of both. */
+        double ohmsMore() {
+            return then.flatMap(t ->
+                            now.flatMap(n -> t.ohms().flatMap(b -> n.ohms().map(a -> b - a))))
+                    .orElse(0.0);
+        }
+    }
 
     /**
      * Room for each tube.

@@ -17,6 +17,7 @@ public enum Criterion {
     LOAD("Load"),
     CORE_CURRENT("Direct current in the output transformer"),
     SUPPLY_CURRENT("High-tension current"),
+    RECTIFIER("Rectifier"),
     DRIVE("Grid swing needed"),
     SIZE("Size");
 

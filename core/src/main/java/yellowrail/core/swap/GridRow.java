@@ -12,7 +12,7 @@ final class GridRow {
     private GridRow() {}
 
     static SwapRow of(SwapQuestion question) {
-        boolean cathode = question.present().cathodeBias();
+        boolean cathode = question.cathodeBias();
         String scheme = cathode ? "with cathode bias" : "with fixed bias";
         SwapCandidate candidate = question.candidate();
         Optional<Figure> limit = candidate.editions().stream()

@@ -30,10 +30,6 @@ public record Present(
         return setting.stage();
     }
 
-    boolean cathodeBias() {
-        return scheme == BiasScheme.CATHODE;
-    }
-
     int tubes() {
         return setting.described().tubes().size();
     }

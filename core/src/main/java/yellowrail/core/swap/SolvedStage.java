@@ -28,6 +28,11 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
     /** At highest mains only limits are read off. */
     private static final int LEVELS_AT_HIGHEST = 12;
 
+    /** Where the search for a new bias begins. */
+    private static final double START_VOLTS = -20;
+
+    private static final double START_OHMS = 250;
+
     /** @throws NoSolution when it cannot be solved */
     private static SolvedStage of(Stage set, Present present, ModelTrust trust) {
         boolean follows = present.setting().biasFollows();
@@ -46,14 +51,18 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
     }
 
     /**
-     * With the candidate: at the idle wanted where a control sets it, at what the cathode resistor makes of it otherwise.
+     * With the candidate: at the idle wanted where a control or a new resistor sets it, at what the given cathode resistor
+     * makes of it otherwise.
      *
      * @throws NoSolution when it has no curves or cannot be solved
      */
     static SolvedStage after(SwapQuestion question) {
         SwapCandidate candidate = question.candidate();
         Stage tubed = tubed(question);
-        Stage set = question.present().cathodeBias() ? tubed : StageIdle.at(tubed, wanted(candidate));
+        boolean byResistor = question.cathodeBias()
+                && (candidate.bias() == BiasChange.AS_NOW
+                        || candidate.cathodeOhms().isPresent());
+        Stage set = byResistor ? tubed : StageIdle.at(tubed, wanted(candidate));
         return of(set, question.present(), candidate.curves().orElseThrow().trust());
     }
 
@@ -62,7 +71,7 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
         return candidate.idleShare() * candidate.plateWatts().orElseThrow();
     }
 
-    /** The present stage with the candidates in it, its bias as it is now; their strength is their type's. */
+    /** The present stage with the candidates in it, before its idle is set; fresh tubes are as strong as their type. */
     static Stage tubed(SwapQuestion question) {
         return tubed(question, 1);
     }
@@ -86,17 +95,29 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
                 .forEach(t -> tubes.add(new StageTube(
                         candidate.curves().get().model(),
                         pushPull ? t % 2 : 0,
-                        strength,
+                        strength * (question.sameTubes() ? now.tubes().get(t).scale() : 1),
                         now.tubes().get(0).screenOhms(),
                         0)));
-        Biasing biasing = candidate
-                .cathodeOhms()
-                .filter(o -> question.present().cathodeBias())
-                .map(ohms -> Biasing.cathode(ohms, now.biasing().shared()))
-                .orElse(now.biasing());
         return now.connected(candidate.connection(), candidate.tap())
+                .fedThrough(Math.max(
+                        0, now.supplyOhms() + question.chassis().rectification().ohmsMore()))
                 .tubed(tubes)
-                .biased(biasing);
+                .biased(biasing(now.biasing(), candidate, question.cathodeBias()));
+    }
+
+    /** What the bias begins with: a control is set from there, a resistor counts as it is. */
+    private static Biasing biasing(Biasing now, SwapCandidate candidate, boolean cathode) {
+        return switch (candidate.bias()) {
+            case AS_NOW ->
+                candidate
+                        .cathodeOhms()
+                        .filter(o -> cathode)
+                        .map(ohms -> Biasing.cathode(ohms, now.shared()))
+                        .orElse(now);
+            case FIXED -> Biasing.fixed(START_VOLTS);
+            case CATHODE, CATHODE_EACH ->
+                Biasing.cathode(candidate.cathodeOhms().orElse(START_OHMS), candidate.bias() == BiasChange.CATHODE);
+        };
     }
 
     /** Highest average of plate and screen dissipation of one tube together, over this drive, W. */

@@ -18,6 +18,7 @@ import yellowrail.core.tube.TypeCurves;
  * @param tap of the ultralinear connection, 0 to 1
  * @param idleShare plate dissipation wanted at idle with a bias control, share of the plate rating
  * @param cathodeOhms with cathode bias: another resistor than the one fitted, Ω
+ * @param bias what becomes of the bias
  */
 public record SwapCandidate(
         TubeType type,
@@ -27,7 +28,8 @@ public record SwapCandidate(
         Connection connection,
         double tap,
         double idleShare,
-        Optional<Double> cathodeOhms) {
+        Optional<Double> cathodeOhms,
+        BiasChange bias) {
     public SwapCandidate {
         editions = List.copyOf(editions);
         if (tubes < 1 || tubes > 8) {
@@ -36,6 +38,24 @@ public record SwapCandidate(
         if (!(idleShare > 0 && idleShare <= 1.5)) {
             throw new IllegalArgumentException("an idle of " + 100 * idleShare + " %; above 0, at most 150 %");
         }
+    }
+
+    /** One that is biased as the present tubes are. */
+    public SwapCandidate(
+            TubeType type,
+            List<Ratings> editions,
+            Optional<TypeCurves> curves,
+            int tubes,
+            Connection connection,
+            double tap,
+            double idleShare,
+            Optional<Double> cathodeOhms) {
+        this(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, BiasChange.AS_NOW);
+    }
+
+    /** The same biased otherwise. */
+    public SwapCandidate biased(BiasChange other) {
+        return new SwapCandidate(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, other);
     }
 
     /** The lowest plate rating of its publications, W: what per cent are of; empty where there is none. */

@@ -51,7 +51,7 @@ public record SwapSheet(
 
     private static List<SwapRow> solved(SwapQuestion question, SolvedStage before, SolvedStage after) {
         List<SwapRow> rows = new ArrayList<>(new LimitRows(question, before, after).rows());
-        if (!question.present().cathodeBias()) {
+        if (!question.cathodeBias()) {
             rows.add(BiasRow.of(question, after));
         } else {
             rows.add(CathodeRows.resistor(question, after));
@@ -62,6 +62,7 @@ public record SwapSheet(
         rows.add(LoadRow.of(question, after));
         CurrentRows.core(question, after).ifPresent(rows::add);
         rows.add(CurrentRows.supply(question, before, after));
+        RectifierRow.of(question, before, after).ifPresent(rows::add);
         rows.add(DriveRow.of(before, after));
         return rows;
     }

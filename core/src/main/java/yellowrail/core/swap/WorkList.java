@@ -35,7 +35,7 @@ public final class WorkList {
                     .filter(r -> r.verdict() != SwapVerdict.PASS)
                     .ifPresent(r -> work.add(r.reason() + (r.mend().isEmpty() ? "" : " " + r.mend())));
         }
-        if (!question.present().cathodeBias()) {
+        if (!question.cathodeBias()) {
             work.add("Turn the bias to its coldest end before the " + type + " go in."
                     + row(sheet, Criterion.BIAS_RANGE)
                             .map(r -> " " + r.reason())

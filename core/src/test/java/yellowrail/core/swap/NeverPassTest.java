@@ -15,6 +15,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.tube.Catalogue;
@@ -63,7 +64,7 @@ class NeverPassTest {
     private static List<String> unknown(SwapQuestion question) {
         TubeType type = question.candidate().type();
         Chassis c = question.chassis();
-        boolean cathode = question.present().cathodeBias();
+        boolean cathode = question.cathodeBias();
         boolean pins = type.pinout().map(p -> p.pins().isEmpty()).orElse(true)
                 && !type.designation().equals(question.present().type().designation());
         return Stream.of(
@@ -137,6 +138,7 @@ class NeverPassTest {
                 new CathodeParts(answered(20.0), answered(100.0)),
                 answered(0.3),
                 new HighTension(answered(0.8), answered(0.0), answered(0.02)),
+                Rectification.UNTOLD,
                 new Room(answered(80.0), answered(160.0)));
     }
 

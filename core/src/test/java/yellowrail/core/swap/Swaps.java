@@ -17,6 +17,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.tube.Catalogue;
@@ -140,6 +141,7 @@ final class Swaps {
                 new CathodeParts(Optional.of(50.0), Optional.of(100.0)),
                 Optional.of(0.5),
                 new HighTension(Optional.of(1.0), Optional.of(0.0), Optional.of(0.02)),
+                Rectification.UNTOLD,
                 new Room(Optional.of(80.0), Optional.of(200.0)));
     }
 
@@ -147,49 +149,136 @@ final class Swaps {
     static Chassis with(SocketWiring socket) {
         Chassis g = generous();
         return new Chassis(
-                1, socket, g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+                1,
+                socket,
+                g.heater(),
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(HeaterWinding heater) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), heater, g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+                1,
+                g.socket(),
+                heater,
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(GridCircuit grid) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), grid, g.control(), g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+                1,
+                g.socket(),
+                g.heater(),
+                grid,
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(BiasControl control) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), g.grid(), control, g.cathode(), g.coreAmperes(), g.highTension(), g.room());
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                control,
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(CathodeParts cathode) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), g.grid(), g.control(), cathode, g.coreAmperes(), g.highTension(), g.room());
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                g.control(),
+                cathode,
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(Optional<Double> coreAmperes) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), coreAmperes, g.highTension(), g.room());
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                coreAmperes,
+                g.highTension(),
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(HighTension highTension) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), highTension, g.room());
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                highTension,
+                g.rectification(),
+                g.room());
     }
 
     static Chassis with(Room room) {
         Chassis g = generous();
         return new Chassis(
-                1, g.socket(), g.heater(), g.grid(), g.control(), g.cathode(), g.coreAmperes(), g.highTension(), room);
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                g.rectification(),
+                room);
+    }
+
+    static Chassis with(Rectification rectification) {
+        Chassis g = generous();
+        return new Chassis(
+                1,
+                g.socket(),
+                g.heater(),
+                g.grid(),
+                g.control(),
+                g.cathode(),
+                g.coreAmperes(),
+                g.highTension(),
+                rectification,
+                g.room());
     }
 
     /** The same behind a transformer that feeds so many channels. */
@@ -203,6 +292,7 @@ final class Swaps {
                 c.cathode(),
                 c.coreAmperes(),
                 c.highTension(),
+                c.rectification(),
                 c.room());
     }
 

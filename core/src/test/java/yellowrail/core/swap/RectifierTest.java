@@ -1,0 +1,83 @@
+package yellowrail.core.swap;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.swap.Chassis.Rectification;
+
+class RectifierTest {
+    private static final Present PAIR = Swaps.fixed("6L6GC", 2, 400, 4200, 0.6);
+
+    private static SwapSheet sheet(String now, String then, Double first) {
+        return Swaps.sheet(
+                PAIR,
+                "6L6GC",
+                Swaps.with(new Rectification(
+                        Optional.ofNullable(now).flatMap(Rectifier::find),
+                        Optional.ofNullable(then).flatMap(Rectifier::find),
+                        Optional.ofNullable(first).map(uf -> uf * 1e-6))));
+    }
+
+    @Test
+    void theTableIsReadAndFoundByItsNames() {
+        assertThat(Rectifier.find("5ar4").orElseThrow().designation()).isEqualTo("GZ34");
+        assertThat(Rectifier.find("Solid State").orElseThrow().solidState()).isTrue();
+        assertThat(Rectifier.find("5R4")).isEmpty();
+        assertThat(Rectifier.find("GZ34").orElseThrow().ohms().orElseThrow()).isCloseTo(17 / 0.225, within(1e-9));
+        assertThat(Rectifier.ALL).allMatch(r -> r.solidState() || r.amperes().isPresent());
+    }
+
+    @ParameterizedTest(name = "{0} by {1} before {2} uF: {3}")
+    @CsvSource(
+            nullValues = "?",
+            delimiter = '|',
+            value = {
+                "GZ34  | ?           | 50  | PASS    | 50 µF of 60 µF right behind it",
+                "GZ34  | ?           | 100 | FAIL    | charging it takes more than its plates may give",
+                "GZ34  | ?           | ?   | UNKNOWN | the first capacitor is not answered",
+                "5Y3GT | ?           | 20  | FAIL    | of 125 mA direct current: over it by",
+                "5U4GB | ?           | 30  | NOTE    | to be verified",
+                "5V4G  | ?           | 20  | FAIL    | of 175 mA direct current: over it by",
+                "GZ34  | solid state | 60  | NOTE    | its heater winding is left free",
+                "5U4GB | GZ34        | 40  | NOTE    | B+ at idle goes from",
+                "GZ34  | 5U4GB       | 40  | NOTE    | its heater takes 3 A, now 1.9 A",
+                "GZ34  | EZ81        | 40  | FAIL    | its heater takes 6.3 V",
+                "?     | GZ34        | 40  | UNKNOWN | which one is fitted now is not answered",
+                "EZ90  | EZ80        | 40  | FAIL    | of 90.0 mA direct current",
+            })
+    void eachComesOutAsItWould(String now, String then, Double first, SwapVerdict verdict, String said) {
+        SwapRow row = Swaps.row(sheet(now, then, first), Criterion.RECTIFIER);
+        assertThat(row.reason()).contains(said);
+        assertThat(row.verdict()).isEqualTo(verdict);
+    }
+
+    /** A stiffer one lifts B+, by the drops at the current that flows; the idle keeps its per cent. */
+    @Test
+    void anotherOneMovesBPlusAndTheReading() {
+        SwapSheet sheet = sheet("5U4GB", "solid state", 40.0);
+        double before = sheet.before().orElseThrow().drive().idle().supplyVolts();
+        var idle = sheet.after().orElseThrow().drive().idle();
+        double drawn = idle.tubes().stream()
+                .mapToDouble(t -> t.plateAmperes() + t.screenAmperes())
+                .sum();
+        double ohms = 50 / 0.275 - 1;
+        double source = PAIR.stage().supplyOhms();
+        assertThat(sheet.after().orElseThrow().stage().supplyOhms())
+                .isCloseTo(Math.max(0, source - ohms), within(1e-9));
+        assertThat(idle.supplyVolts()).isCloseTo(400 - Math.max(0, source - ohms) * drawn, within(0.01));
+        assertThat(idle.supplyVolts()).isGreaterThan(before + 5);
+        assertThat(idle.hottestPlateWatts()).isCloseTo(18, within(1e-3));
+        assertThat(Swaps.row(sheet, Criterion.RECTIFIER).reason()).contains("60 % is then");
+    }
+
+    /** Where no rectifier is told, none is judged by itself: the supply's row asks for what it may give. */
+    @Test
+    void untoldItHasNoRow() {
+        assertThat(Swaps.sheet(PAIR, "6L6GC", Swaps.generous()).rows())
+                .noneMatch(r -> r.criterion() == Criterion.RECTIFIER);
+    }
+}
