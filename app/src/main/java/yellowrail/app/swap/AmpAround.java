@@ -1,5 +1,6 @@
 package yellowrail.app.swap;
 
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -7,18 +8,29 @@ import java.util.function.UnaryOperator;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.session.Memory.KnownRange;
 
 /**
- * What an amp's description tells of all that is around its tubes.
+ * What is known of all that is around an amp's tubes: from its description, its sessions and the transformer fitted to it.
  *
  * @param texts by the names of their fields
  */
 record AmpAround(Map<String, String> texts) {
-    /** @param channels that the same transformer feeds */
-    static AmpAround of(AmpDescription amp, int channels) {
+    private static final int DIGITS = 4;
+
+    /**
+     * @param channels that the same transformer feeds
+     * @param ranges how far each bias control reached at the grids, as read at the bench
+     * @param coreAmperes direct current the output transformer is rated for, A
+     */
+    static AmpAround of(AmpDescription amp, int channels, Collection<KnownRange> ranges, Optional<Double> coreAmperes) {
         Map<String, String> texts = new LinkedHashMap<>();
         put(texts, "winding", amp.supply().windings().heater().amperes(), Unit.AMPERE);
         put(texts, "htDc", amp.supply().windings().highTension().amperes(), Unit.AMPERE);
+        put(texts, "coreDc", coreAmperes, Unit.AMPERE);
+        // Of several controls what every one of them reaches.
+        put(texts, "coldest", ranges.stream().map(KnownRange::coldest).reduce(Math::max), Unit.VOLT);
+        put(texts, "hottest", ranges.stream().map(KnownRange::hottest).reduce(Math::min), Unit.VOLT);
         texts.put("channels", String.valueOf(channels));
         texts.put("lowest", Show.fixed(100 * amp.mains().lowest() / amp.mains().nominal(), 0) + " %");
         // The present type first: what speaks against fresh tubes of the same type speaks against any.
@@ -27,7 +39,7 @@ record AmpAround(Map<String, String> texts) {
     }
 
     private static void put(Map<String, String> texts, String name, Optional<Double> value, Unit unit) {
-        value.ifPresent(v -> texts.put(name, Show.siPlain(v, unit, 4)));
+        value.ifPresent(v -> texts.put(name, Show.siPlain(v, unit, DIGITS)));
     }
 
     /** What the address says goes before. */

@@ -23,7 +23,7 @@ public class SwapAnswers {
         if (!read.said().isEmpty()) {
             throw new Refused(read.said());
         }
-        return read.asked().values().stream().map(sheets::of).toList();
+        return sheets.of(List.copyOf(read.asked().values()));
     }
 
     /** What was typed is not understood. */

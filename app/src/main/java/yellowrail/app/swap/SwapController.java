@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -12,9 +13,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.bench.SessionStore;
 import yellowrail.app.stage.AmpStage;
 import yellowrail.app.stage.FromAmp;
 import yellowrail.app.stage.StageForm;
+import yellowrail.app.transformers.TransformerStore;
+import yellowrail.core.session.Learned;
 
 /** May other tubes go in here? Its whole state is in the address. */
 @Controller
@@ -25,8 +29,13 @@ class SwapController {
     private final SwapPages pages;
     private final AmpStore amps;
     private final FromAmp fromAmp;
+    private final SessionStore sessions;
+    private final TransformerStore transformers;
 
-    SwapController(SwapPages pages, AmpStore amps, FromAmp fromAmp) {
+    SwapController(
+            SwapPages pages, AmpStore amps, FromAmp fromAmp, SessionStore sessions, TransformerStore transformers) {
+        this.sessions = sessions;
+        this.transformers = transformers;
         this.pages = pages;
         this.amps = amps;
         this.fromAmp = fromAmp;
@@ -63,8 +72,9 @@ class SwapController {
         Amp amp = amps.amp(id);
         AmpStage stage = fromAmp.of(amp, channel);
         boolean moved = request.getParameter("tube") != null;
-        AmpAround around = AmpAround.of(amp.description(), stage.channels());
-        SwapForm form = moved ? form(request) : SwapForm.from(around.over(request::getParameter), stage.form());
+        SwapForm form = moved
+                ? form(request)
+                : SwapForm.from(around(amp, stage, channel).over(request::getParameter), stage.form());
         model.addAttribute("action", "/amps/" + id + "/swap");
         model.addAttribute("amp", amp);
         model.addAttribute("ofAmp", stage);
@@ -81,6 +91,20 @@ class SwapController {
         model.addAttribute("stage", pages.stage(form));
         model.addAttribute("query", form.query());
         return "swap/sheet";
+    }
+
+    private AmpAround around(Amp amp, AmpStage stage, int channel) {
+        return AmpAround.of(
+                amp.description(),
+                stage.channels(),
+                sessions.ofAmp(amp.id()).stream()
+                        .findFirst()
+                        .map(s -> sessions.look(s, b -> Learned.ranges(b.state())))
+                        .orElse(Map.of())
+                        .values(),
+                transformers
+                        .fittedTo(amp.id(), channel)
+                        .flatMap(t -> t.description().coreAmperes()));
     }
 
     private String shown(SwapForm form, HttpServletRequest request, HttpServletResponse response, Model model) {

@@ -4,9 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.core.amp.BiasScheme;
@@ -36,16 +35,16 @@ class SwapPages {
 
     SwapView of(SwapForm form) {
         SwapReader.Read read = reader.read(form);
-        Map<Integer, SwapSheet> shown = new TreeMap<>();
-        read.asked().forEach((place, question) -> shown.put(place, sheets.of(question)));
-        List<SwapView.Head> heads = shown.entrySet().stream()
-                .map(e -> head(e.getKey(), e.getValue()))
+        List<Integer> places = List.copyOf(read.asked().keySet());
+        List<SwapSheet> shown = sheets.of(List.copyOf(read.asked().values()));
+        List<SwapView.Head> heads = IntStream.range(0, places.size())
+                .mapToObj(i -> head(places.get(i), shown.get(i)))
                 .toList();
         return new SwapView(
                 read.said(),
                 heads,
                 Arrays.stream(Criterion.values())
-                        .map(c -> row(c, shown.values().stream().toList()))
+                        .map(c -> row(c, shown))
                         .filter(r ->
                                 r.cells().stream().anyMatch(c -> !c.verdict().isEmpty()))
                         .toList());

@@ -58,6 +58,11 @@ public final class Learned {
         return turns;
     }
 
+    /** How far each control reached at the grids, as read in this session or remembered from one before. */
+    public static Map<String, Memory.KnownRange> ranges(Session session) {
+        return ranges(session, session.plan().setup().memory());
+    }
+
     private static Map<String, Memory.KnownRange> ranges(Session session, Memory before) {
         Map<String, Memory.KnownRange> ranges = new HashMap<>();
         for (Control control : session.controls()) {

@@ -46,7 +46,7 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
     }
 
     /** @throws NoSolution when it cannot be solved */
-    static SolvedStage before(Present present) {
+    public static SolvedStage before(Present present) {
         return of(present.stage(), present, present.trust());
     }
 

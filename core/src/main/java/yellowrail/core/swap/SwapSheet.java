@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.NoSolution;
@@ -27,6 +28,11 @@ public record SwapSheet(
     }
 
     public static SwapSheet of(SwapQuestion question) {
+        return of(question, SolvedStage::before);
+    }
+
+    /** @param present how the stage as it is was solved: all candidates share it; may throw {@link NoSolution} */
+    public static SwapSheet of(SwapQuestion question, Function<Present, SolvedStage> present) {
         List<SwapRow> rows = new ArrayList<>();
         rows.add(PinRow.of(question));
         rows.add(HeaterRow.of(question));
@@ -36,7 +42,7 @@ public record SwapSheet(
         Optional<SolvedStage> after = Optional.empty();
         String trouble = "";
         try {
-            SolvedStage solved = SolvedStage.before(question.present());
+            SolvedStage solved = present.apply(question.present());
             before = Optional.of(solved);
             SolvedStage changed = SolvedStage.after(question);
             after = Optional.of(changed);

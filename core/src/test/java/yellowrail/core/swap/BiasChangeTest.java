@@ -24,7 +24,7 @@ class BiasChangeTest {
     }
 
     private static SwapSheet sheet(Present present, BiasChange bias, Optional<Double> ohms) {
-        return SwapSheet.of(new SwapQuestion(present, Swaps.generous(), same(present, bias, ohms)));
+        return SwapSheet.of(new SwapQuestion(present, Around.generous(), same(present, bias, ohms)));
     }
 
     @Test
@@ -58,7 +58,7 @@ class BiasChangeTest {
 
     @Test
     void theGridResistorIsJudgedByTheNewBias() {
-        Chassis chassis = Swaps.with(new Chassis.GridCircuit(Optional.of(220e3), 1));
+        Chassis chassis = Around.with(new Chassis.GridCircuit(Optional.of(220e3), 1));
         SwapQuestion now = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.AS_NOW, Optional.empty()));
         SwapQuestion then = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.CATHODE, Optional.empty()));
         assertThat(GridRow.of(now).verdict()).isEqualTo(SwapVerdict.FAIL);
@@ -102,7 +102,7 @@ class BiasChangeTest {
                 .contains("one at each cathode")
                 .contains("The coldest tube idles at");
         // Fresh tubes of the type are alike.
-        assertThat(apart(Swaps.sheet(spread, "6L6GC", Swaps.generous()))).isCloseTo(0, within(1e-6));
+        assertThat(apart(Swaps.sheet(spread, "6L6GC", Around.generous()))).isCloseTo(0, within(1e-6));
     }
 
     private static double apart(SwapSheet sheet) {

@@ -26,14 +26,14 @@ class KnownSwapsTest {
             "single EL34", Swaps.single("EL34", 260, 2500, 190));
 
     private static final Map<String, Chassis> CHASSIS = Map.of(
-            "generous", Swaps.generous(),
-            "winding of 4.4 A", Swaps.with(new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
-            "winding not answered", Swaps.with(new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
-            "pin 1 open", Swaps.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
-            "pin 1 not answered", Swaps.with(new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
-            "pin 1 a tie point", Swaps.with(new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
-            "220 k at the grids", Swaps.with(new GridCircuit(Optional.of(220e3), 1)),
-            "low bias", Swaps.with(new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
+            "generous", Around.generous(),
+            "winding of 4.4 A", Around.with(new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
+            "winding not answered", Around.with(new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
+            "pin 1 open", Around.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
+            "pin 1 not answered", Around.with(new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
+            "pin 1 a tie point", Around.with(new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
+            "220 k at the grids", Around.with(new GridCircuit(Optional.of(220e3), 1)),
+            "low bias", Around.with(new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
             "nothing answered", Chassis.unanswered(1));
 
     @ParameterizedTest(name = "{0}, {3}: {2} × {1} {4} is {5} by {6}")

@@ -21,7 +21,7 @@ class PinRowTest {
                                 .collect(Collectors.toSet())),
                 Optional.ofNullable(oneToEight).map(Boolean::valueOf),
                 adaptor);
-        Chassis chassis = Swaps.with(socket);
+        Chassis chassis = Around.with(socket);
         Present stage = Swaps.fixed(present, 2, 400, 5000, 0.6);
         return PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, candidate)));
     }
@@ -79,7 +79,7 @@ class PinRowTest {
     @CsvSource({"2", "5"})
     void aTiedPinThatHasItsOwnFunctionChangesNothing(int pin) {
         Present stage = Swaps.fixed("6L6GC", 2, 400, 5000, 0.6);
-        Chassis chassis = Swaps.with(new SocketWiring(Optional.of(Set.of(pin)), Optional.empty(), false));
+        Chassis chassis = Around.with(new SocketWiring(Optional.of(Set.of(pin)), Optional.empty(), false));
         assertThat(PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, "KT88")))
                         .verdict())
                 .isEqualTo(SwapVerdict.PASS);

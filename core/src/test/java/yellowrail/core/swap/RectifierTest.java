@@ -16,7 +16,7 @@ class RectifierTest {
         return Swaps.sheet(
                 PAIR,
                 "6L6GC",
-                Swaps.with(new Rectification(
+                Around.with(new Rectification(
                         Optional.ofNullable(now).flatMap(Rectifier::find),
                         Optional.ofNullable(then).flatMap(Rectifier::find),
                         Optional.ofNullable(first).map(uf -> uf * 1e-6))));
@@ -77,7 +77,7 @@ class RectifierTest {
     /** Where no rectifier is told, none is judged by itself: the supply's row asks for what it may give. */
     @Test
     void untoldItHasNoRow() {
-        assertThat(Swaps.sheet(PAIR, "6L6GC", Swaps.generous()).rows())
+        assertThat(Swaps.sheet(PAIR, "6L6GC", Around.generous()).rows())
                 .noneMatch(r -> r.criterion() == Criterion.RECTIFIER);
     }
 }

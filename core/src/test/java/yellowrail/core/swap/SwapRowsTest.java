@@ -59,7 +59,7 @@ class SwapRowsTest {
             SwapVerdict verdict,
             String said) {
         Chassis chassis =
-                Swaps.channels(channels, Swaps.with(new HeaterWinding(figure(winding), figure(others), reserve)));
+                Around.channels(channels, Around.with(new HeaterWinding(figure(winding), figure(others), reserve)));
         SwapRow row = row(Swaps.fixed("6L6GC", tubes, 400, 4200, 0.6), type, chassis, Criterion.HEATER);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -79,7 +79,7 @@ class SwapRowsTest {
                 "100e3 | 1 | KT88  | NOTE    | to be verified",
             })
     void gridCircuit(Double ohms, int sharing, String type, SwapVerdict verdict, String said) {
-        Chassis chassis = Swaps.with(new GridCircuit(figure(ohms), sharing));
+        Chassis chassis = Around.with(new GridCircuit(figure(ohms), sharing));
         SwapRow row = row(PAIR, type, chassis, Criterion.GRID_CIRCUIT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -88,7 +88,7 @@ class SwapRowsTest {
     /** The same resistor is judged otherwise with cathode bias. */
     @Test
     void gridCircuitGoesByTheBias() {
-        Chassis chassis = Swaps.with(new GridCircuit(Optional.of(470e3), 1));
+        Chassis chassis = Around.with(new GridCircuit(Optional.of(470e3), 1));
         assertThat(row(CATHODE, "EL84", chassis, Criterion.GRID_CIRCUIT).verdict())
                 .isEqualTo(SwapVerdict.PASS);
         assertThat(row(Swaps.fixed("EL84", 2, 300, 8000, 0.6), "EL84", chassis, Criterion.GRID_CIRCUIT)
@@ -110,10 +110,10 @@ class SwapRowsTest {
                 "?   | 10  | UNKNOWN | is not answered",
             })
     void biasRange(Double cold, Double hot, SwapVerdict verdict, String said) {
-        SwapQuestion question = new SwapQuestion(PAIR, Swaps.generous(), Swaps.candidate(PAIR, "KT88"));
+        SwapQuestion question = new SwapQuestion(PAIR, Around.generous(), Swaps.candidate(PAIR, "KT88"));
         double needed =
                 StageIdle.at(SolvedStage.tubed(question), 0.6 * 35).biasing().gridA();
-        Chassis chassis = Swaps.with(
+        Chassis chassis = Around.with(
                 new BiasControl(figure(cold).map(c -> needed + c), figure(hot).map(h -> needed + h)));
         SwapRow row = row(PAIR, "KT88", chassis, Criterion.BIAS_RANGE);
         assertThat(row.reason()).contains(said).contains("With the bias where it is now");
@@ -122,7 +122,7 @@ class SwapRowsTest {
 
     @Test
     void cathodeBiasLandsWhereItsResistorPutsIt() {
-        SwapSheet sheet = Swaps.sheet(CATHODE, "EL84", Swaps.generous());
+        SwapSheet sheet = Swaps.sheet(CATHODE, "EL84", Around.generous());
         double share = StageIdle.watts(CATHODE.stage()) / 12;
         assertThat(sheet.after().orElseThrow().drive().idle().hottestPlateWatts())
                 .isCloseTo(12 * share, within(1e-6));
@@ -139,7 +139,7 @@ class SwapRowsTest {
                 0.5,
                 candidate.idleShare(),
                 Optional.of(220.0));
-        SwapSheet colder = SwapSheet.of(new SwapQuestion(CATHODE, Swaps.generous(), other));
+        SwapSheet colder = SwapSheet.of(new SwapQuestion(CATHODE, Around.generous(), other));
         assertThat(Swaps.row(colder, Criterion.CATHODE_RESISTOR).verdict()).isEqualTo(SwapVerdict.NOTE);
         assertThat(Swaps.row(colder, Criterion.CATHODE_RESISTOR).reason())
                 .contains("On 220 Ω")
@@ -163,7 +163,7 @@ class SwapRowsTest {
                 "5   | ?  | UNKNOWN | what the parts stand is not answered",
             })
     void cathodeParts(Double watts, Double volts, SwapVerdict verdict, String said) {
-        Chassis chassis = Swaps.with(new CathodeParts(figure(watts), figure(volts)));
+        Chassis chassis = Around.with(new CathodeParts(figure(watts), figure(volts)));
         SwapRow row = row(CATHODE, "EL84", chassis, Criterion.CATHODE_PARTS);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -183,7 +183,7 @@ class SwapRowsTest {
             })
     void supplyCurrent(Double winding, Double choke, Double others, int channels, SwapVerdict verdict, String said) {
         Chassis chassis =
-                Swaps.channels(channels, Swaps.with(new HighTension(figure(winding), figure(choke), figure(others))));
+                Around.channels(channels, Around.with(new HighTension(figure(winding), figure(choke), figure(others))));
         SwapRow row = row(PAIR, "6L6GC", chassis, Criterion.SUPPLY_CURRENT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -192,11 +192,11 @@ class SwapRowsTest {
     /** A limit inside the model's band is never called kept. */
     @Test
     void currentInsideItsBandIsTooCloseToCall() {
-        double drawn = SolvedStage.supplyAmperes(Swaps.sheet(PAIR, "6L6GC", Swaps.generous())
+        double drawn = SolvedStage.supplyAmperes(Swaps.sheet(PAIR, "6L6GC", Around.generous())
                 .after()
                 .orElseThrow()
                 .drive());
-        Chassis chassis = Swaps.with(new HighTension(Optional.of(1.01 * drawn), Optional.of(0.0), Optional.of(0.0)));
+        Chassis chassis = Around.with(new HighTension(Optional.of(1.01 * drawn), Optional.of(0.0), Optional.of(0.0)));
         SwapRow row = row(PAIR, "6L6GC", chassis, Criterion.SUPPLY_CURRENT);
         assertThat(row.verdict()).isEqualTo(SwapVerdict.UNKNOWN);
         assertThat(row.reason()).contains("too close to call");
@@ -208,7 +208,7 @@ class SwapRowsTest {
             delimiter = '|',
             value = {"0.1 | PASS", "0.02 | FAIL", "? | UNKNOWN"})
     void coreCurrentOfASingleEndedStage(Double rated, SwapVerdict verdict) {
-        Chassis chassis = Swaps.with(figure(rated));
+        Chassis chassis = Around.with(figure(rated));
         assertThat(row(SINGLE, "6V6GT", chassis, Criterion.CORE_CURRENT).verdict())
                 .isEqualTo(verdict);
         assertThat(Swaps.sheet(PAIR, "6L6GC", chassis).rows()).noneMatch(r -> r.criterion() == Criterion.CORE_CURRENT);
@@ -226,7 +226,7 @@ class SwapRowsTest {
                 "6973 | 30 | 80 | NOTE    | is not in the catalogue",
             })
     void size(String type, Double diameter, Double height, SwapVerdict verdict, String said) {
-        Chassis chassis = Swaps.with(new Room(figure(diameter), figure(height)));
+        Chassis chassis = Around.with(new Room(figure(diameter), figure(height)));
         SwapRow row = row(CATHODE, type, chassis, Criterion.SIZE);
         assertThat(row.reason()).containsIgnoringCase(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -235,24 +235,24 @@ class SwapRowsTest {
     /** More swing than the present tubes take is not known to be there; power with the old swing is solved apart. */
     @Test
     void driveBeyondTheOldSwingIsANote() {
-        SwapSheet sheet = Swaps.sheet(PAIR, "KT88", Swaps.generous());
+        SwapSheet sheet = Swaps.sheet(PAIR, "KT88", Around.generous());
         SwapRow row = Swaps.row(sheet, Criterion.DRIVE);
         double old = sheet.before().orElseThrow().drive().full().drive();
         assertThat(row.verdict()).isEqualTo(SwapVerdict.NOTE);
         double watts =
                 new StageSolver(sheet.after().orElseThrow().stage()).driven(old).watts();
         assertThat(row.reason()).contains("with the old swing it comes to " + String.format("%.1f W", watts));
-        assertThat(row(PAIR, "6L6GC", Swaps.generous(), Criterion.DRIVE).verdict())
+        assertThat(row(PAIR, "6L6GC", Around.generous(), Criterion.DRIVE).verdict())
                 .isEqualTo(SwapVerdict.PASS);
     }
 
     /** A load far from any published for the type, and with most power elsewhere, is a note with both figures. */
     @Test
     void loadOfOtherTubesIsANote() {
-        assertThat(row(Swaps.fixed("6L6GC", 2, 460, 4200, 0.6), "6L6GC", Swaps.generous(), Criterion.LOAD)
+        assertThat(row(Swaps.fixed("6L6GC", 2, 460, 4200, 0.6), "6L6GC", Around.generous(), Criterion.LOAD)
                         .verdict())
                 .isEqualTo(SwapVerdict.PASS);
-        SwapRow row = row(Swaps.fixed("6L6GC", 2, 350, 4200, 0.5), "6V6GT", Swaps.generous(), Criterion.LOAD);
+        SwapRow row = row(Swaps.fixed("6L6GC", 2, 350, 4200, 0.5), "6V6GT", Around.generous(), Criterion.LOAD);
         assertThat(row.verdict()).isEqualTo(SwapVerdict.NOTE);
         assertThat(row.reason()).contains("it belongs to other tubes").contains("most at");
     }
@@ -263,11 +263,11 @@ class SwapRowsTest {
         SwapCandidate c = Swaps.candidate(PAIR, "6L6GC");
         SwapCandidate three = new SwapCandidate(
                 c.type(), c.editions(), c.curves(), 3, Connection.PENTODE, 0.5, 0.6, Optional.empty());
-        SwapSheet sheet = SwapSheet.of(new SwapQuestion(PAIR, Swaps.generous(), three));
+        SwapSheet sheet = SwapSheet.of(new SwapQuestion(PAIR, Around.generous(), three));
         assertThat(sheet.overall()).isEqualTo(SwapVerdict.UNKNOWN);
         assertThat(sheet.trouble()).contains("3 tubes do not make a push-pull stage");
         assertThat(sheet.power()).contains("does not by itself raise output power");
         org.junit.jupiter.api.Assertions.assertThrows(
-                NoSolution.class, () -> SolvedStage.tubed(new SwapQuestion(PAIR, Swaps.generous(), three)));
+                NoSolution.class, () -> SolvedStage.tubed(new SwapQuestion(PAIR, Around.generous(), three)));
     }
 }
