@@ -36,6 +36,8 @@ record AskedOf(String id, String title, List<Field> fields) {
                     text("winding", "Winding gives, A", "4.4 A"),
                     text("others", "Other heaters, A", "0.6 A"),
                     text("reserve", "To stay free, %", "0 %")),
+            Criterion.CONNECTION,
+            List.of(new Field("screenTaps", "Transformer has screen taps", "", YES_NO)),
             Criterion.GRID_CIRCUIT,
             List.of(text("leak", "Grid resistor, Ω", "220 k"), text("sharing", "Tubes on it", "1")),
             Criterion.BIAS_RANGE,

@@ -18,6 +18,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
@@ -76,6 +77,7 @@ final class SwapFields {
             "resistorWatts",
             "bypassVolts",
             "coreDc",
+            "screenTaps",
             "htDc",
             "chokeDc",
             "htOthers",
@@ -112,10 +114,10 @@ final class SwapFields {
                         complaints.yesNo("oneToEight", form.text("oneToEight")),
                         complaints.yes("adaptor", form.text("adaptor"))),
                 new HeaterWinding(value("winding"), value("others"), reserve()),
-                new GridCircuit(value("leak"), complaints.count("sharing", form.text("sharing"), 1, 4, 1)),
+                new GridCircuit(value("leak"), sharing()),
                 control(),
                 new CathodeParts(value("resistorWatts"), value("bypassVolts")),
-                value("coreDc"),
+                new Output(value("coreDc"), complaints.yesNo("screenTaps", form.text("screenTaps"))),
                 new HighTension(value("htDc"), value("chokeDc"), value("htOthers")),
                 new Rectification(rectifier("rectifier"), rectifier("rectifierThen"), value("firstCapacitor")),
                 new Room(millimetres("diameter"), millimetres("height")));
@@ -125,6 +127,11 @@ final class SwapFields {
         return form.blank(name)
                 ? Optional.empty()
                 : complaints.quantity(name, form.text(name), FIELDS.get(name)).map(Typed::value);
+    }
+
+    private Optional<Integer> sharing() {
+        int tubes = complaints.count("sharing", form.text("sharing"), 1, 4, 0);
+        return tubes == 0 ? Optional.empty() : Optional.of(tubes);
     }
 
     private double reserve() {

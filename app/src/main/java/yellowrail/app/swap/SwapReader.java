@@ -79,7 +79,7 @@ class SwapReader {
                         .orElse(90.0)
                 / 100;
         Optional<Present> present = stage.setting()
-                .map(s -> s.load(1).mains(1, s.biasFollows()))
+                .map(s -> s.mains(1, s.biasFollows()))
                 .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage.highest()));
         double wanted = wanted(form, present, complaints);
         Map<String, FieldErrors.Complaint> said = new LinkedHashMap<>(complaints.byField());

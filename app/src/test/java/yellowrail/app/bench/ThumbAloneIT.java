@@ -37,6 +37,8 @@ class ThumbAloneIT extends CountedPage {
     }
 
     private void fits() {
+        // A page that is just being left is none to be measured.
+        page.waitForFunction("() => document.readyState === 'complete' && document.getElementById('bench')");
         assertThat(page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth"))
                 .as(here())
                 .isEqualTo(0);

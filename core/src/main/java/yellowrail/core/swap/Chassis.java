@@ -15,7 +15,7 @@ public record Chassis(
         GridCircuit grid,
         BiasControl control,
         CathodeParts cathode,
-        Optional<Double> coreAmperes,
+        Output output,
         HighTension highTension,
         Rectification rectification,
         Room room) {
@@ -31,10 +31,10 @@ public record Chassis(
                 channels,
                 new SocketWiring(Optional.empty(), Optional.empty(), false),
                 new HeaterWinding(Optional.empty(), Optional.empty(), 0),
-                new GridCircuit(Optional.empty(), 1),
+                new GridCircuit(Optional.empty(), Optional.empty()),
                 new BiasControl(Optional.empty(), Optional.empty()),
                 new CathodeParts(Optional.empty(), Optional.empty()),
-                Optional.empty(),
+                new Output(Optional.empty(), Optional.empty()),
                 new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
                 Rectification.UNTOLD,
                 new Room(Optional.empty(), Optional.empty()));
@@ -74,11 +74,11 @@ public record Chassis(
      * @param ohms leak and stopper together, Ω
      * @param tubes how many present tubes share it, 1 to 4
      */
-    public record GridCircuit(Optional<Double> ohms, int tubes) {
+    public record GridCircuit(Optional<Double> ohms, Optional<Integer> tubes) {
         public GridCircuit {
-            if (tubes < 1 || tubes > 4) {
-                throw new IllegalArgumentException(tubes + " tubes on one grid resistor; 1 to 4");
-            }
+            tubes.filter(t -> t < 1 || t > 4).ifPresent(t -> {
+                throw new IllegalArgumentException(t + " tubes on one grid resistor; 1 to 4");
+            });
         }
     }
 
@@ -103,6 +103,14 @@ public record Chassis(
      * @param bypassVolts of the capacitor across it, V; 0 where there is none
      */
     public record CathodeParts(Optional<Double> resistorWatts, Optional<Double> bypassVolts) {}
+
+    /**
+     * The output transformer.
+     *
+     * @param coreAmperes direct current it is rated for, A
+     * @param screenTaps whether it has taps for screens
+     */
+    public record Output(Optional<Double> coreAmperes, Optional<Boolean> screenTaps) {}
 
     /**
      * What feeds the plates, DC behind the rectifier.

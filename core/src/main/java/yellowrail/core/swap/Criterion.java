@@ -4,6 +4,7 @@ package yellowrail.core.swap;
 public enum Criterion {
     PINS("Base and pins"),
     HEATER("Heater current"),
+    CONNECTION("Connection"),
     PLATE_VOLTS("Plate volts"),
     PEAK_VOLTS("Peak plate volts at full drive"),
     SCREEN_VOLTS("Screen volts"),

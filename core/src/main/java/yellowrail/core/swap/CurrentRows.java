@@ -69,7 +69,7 @@ final class CurrentRows {
                 .mapToDouble(after.stage()::coreAmperes)
                 .max()
                 .orElse(0);
-        Optional<Double> rated = question.chassis().coreAmperes();
+        Optional<Double> rated = question.chassis().output().coreAmperes();
         SwapRow row = rated.map(most -> SwapRow.of(
                                 Criterion.CORE_CURRENT,
                                 verdict(amperes, most, after.bands().plate()),

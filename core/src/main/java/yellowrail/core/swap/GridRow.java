@@ -19,8 +19,11 @@ final class GridRow {
                 .flatMap(e -> of(e, cathode).stream())
                 .reduce((a, b) -> a.value() <= b.value() ? a : b);
         GridCircuit grid = question.chassis().grid();
-        int sharing = Math.max(1, (int) Math.ceil(
-                grid.tubes() * (double) candidate.tubes() / question.present().tubes()));
+        // Tubes of different sides cannot share one; parallel ones may.
+        boolean alone = question.present().tubesOnASide() == 1;
+        int now = grid.tubes().orElse(1);
+        int sharing = Math.max(1, (int)
+                Math.ceil(now * (double) candidate.tubes() / question.present().tubes()));
         String shared = sharing > 1
                 ? "; the current of " + sharing + " tubes flows in one resistor, which counts as " + sharing
                         + " times its ohms"
@@ -43,6 +46,19 @@ final class GridRow {
                                     + ohms(limit.get().value()) + " " + scheme + shared + ".")
                     .figures("not answered", ohms(limit.get().value()), Double.NaN)
                     .mend("Measure from grid to bias supply, amp off and drained.");
+        }
+        if (grid.tubes().isEmpty() && !alone) {
+            return SwapRow.of(
+                            Criterion.GRID_CIRCUIT,
+                            SwapVerdict.UNKNOWN,
+                            "Whether the tubes of a side share the "
+                                    + ohms(grid.ohms().get())
+                                    + " is not answered: shared by two it counts twice; the "
+                                    + candidate.type().designation() + " stands "
+                                    + ohms(limit.get().value()) + " "
+                                    + scheme + ".")
+                    .figures("not answered", ohms(limit.get().value()), Double.NaN)
+                    .mend("Say how many tubes hang on it.");
         }
         double seen = grid.ohms().get() * sharing;
         double most = limit.get().value();

@@ -25,6 +25,13 @@ final class HeaterRow {
                     .mend("Enter it from the maker's sheet on the type's page.");
         }
         Optional<Double> present = question.present().type().heaterVolts().map(Figure::value);
+        if (present.isEmpty()) {
+            return row(
+                    SwapVerdict.UNKNOWN,
+                    "What volts the heater winding gives is not known: the heater of the "
+                            + question.present().type().designation() + " is not known here, the "
+                            + type.designation() + " takes " + volts(volts.get().value()) + ".");
+        }
         if (present.filter(v -> Math.abs(v - volts.get().value()) > SAME_VOLTS).isPresent()) {
             return row(
                             SwapVerdict.FAIL,

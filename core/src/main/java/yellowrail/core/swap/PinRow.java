@@ -58,6 +58,11 @@ final class PinRow {
     }
 
     private void bases(Pinout now, Pinout then, SocketWiring socket) {
+        if (then.pins().isEmpty() || now.pins().isEmpty()) {
+            open.add("the pins of the "
+                    + (then.pins().isEmpty() ? type : question.present().type().designation()) + " are not known here");
+            mends.add("Enter them from the maker's sheet on the type's page.");
+        }
         if (now.base() != then.base() || !now.cap().equals(then.cap())) {
             String bases = now.base() == then.base()
                     ? cap(question.present().type().designation(), now) + ", " + cap(type, then)
@@ -73,10 +78,7 @@ final class PinRow {
             }
             return;
         }
-        if (then.pins().isEmpty() || now.pins().isEmpty()) {
-            open.add("the pins of the "
-                    + (then.pins().isEmpty() ? type : question.present().type().designation()) + " are not known here");
-            mends.add("Enter them from the maker's sheet on the type's page.");
+        if (!open.isEmpty()) {
             return;
         }
         if (socket.adaptor()) {

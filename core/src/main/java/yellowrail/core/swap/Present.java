@@ -34,6 +34,10 @@ public record Present(
         return setting.described().tubes().size();
     }
 
+    int tubesOnASide() {
+        return setting.described().pushPull() ? tubes() / 2 : tubes();
+    }
+
     /** {@code 2 × EL34}. */
     public String words() {
         return tubes() + " × " + type.designation();

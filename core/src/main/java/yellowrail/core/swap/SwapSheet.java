@@ -36,6 +36,7 @@ public record SwapSheet(
         List<SwapRow> rows = new ArrayList<>();
         rows.add(PinRow.of(question));
         rows.add(HeaterRow.of(question));
+        ConnectionRow.of(question).ifPresent(rows::add);
         rows.add(GridRow.of(question));
         rows.add(SizeRow.of(question));
         Optional<SolvedStage> before = Optional.empty();

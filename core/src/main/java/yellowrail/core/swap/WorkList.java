@@ -21,15 +21,7 @@ public final class WorkList {
                         + " tubes cool before a hand goes near them.");
         row(sheet, Criterion.PINS)
                 .ifPresent(r -> work.add("Look at every socket before a tube goes in: " + lower(r.reason())));
-        if (question.candidate().connection()
-                != question.present().setting().described().connection()) {
-            work.add("Wire the screens of every tube for "
-                    + switch (question.candidate().connection()) {
-                        case PENTODE -> "pentode: to their supply, through their resistors.";
-                        case ULTRALINEAR -> "ultralinear: to the transformer's taps, through their resistors.";
-                        case TRIODE -> "triode: to the plates, through their resistors.";
-                    });
-        }
+        row(sheet, Criterion.CONNECTION).ifPresent(r -> work.add("Wire the screens of every tube: " + r.reason()));
         for (Criterion part : List.of(Criterion.CATHODE_RESISTOR, Criterion.CATHODE_PARTS, Criterion.LOAD)) {
             row(sheet, part)
                     .filter(r -> r.verdict() != SwapVerdict.PASS)
@@ -46,6 +38,7 @@ public final class WorkList {
         for (SwapRow row : sheet.rows()) {
             boolean told = List.of(
                             Criterion.PINS,
+                            Criterion.CONNECTION,
                             Criterion.CATHODE_RESISTOR,
                             Criterion.CATHODE_PARTS,
                             Criterion.LOAD,

@@ -7,6 +7,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
@@ -21,10 +22,10 @@ final class Around {
                 1,
                 new SocketWiring(Optional.of(Set.of()), Optional.of(true), false),
                 new HeaterWinding(Optional.of(20.0), Optional.of(0.6), 0),
-                new GridCircuit(Optional.of(47e3), 1),
+                new GridCircuit(Optional.of(47e3), Optional.of(1)),
                 new BiasControl(Optional.of(-90.0), Optional.of(-5.0)),
                 new CathodeParts(Optional.of(50.0), Optional.of(100.0)),
-                Optional.of(0.5),
+                new Output(Optional.of(0.5), Optional.of(true)),
                 new HighTension(Optional.of(1.0), Optional.of(0.0), Optional.of(0.02)),
                 Rectification.UNTOLD,
                 new Room(Optional.of(80.0), Optional.of(200.0)));
@@ -40,7 +41,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 g.room());
@@ -55,7 +56,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 g.room());
@@ -70,7 +71,7 @@ final class Around {
                 grid,
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 g.room());
@@ -85,7 +86,7 @@ final class Around {
                 g.grid(),
                 control,
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 g.room());
@@ -100,13 +101,13 @@ final class Around {
                 g.grid(),
                 g.control(),
                 cathode,
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 g.room());
     }
 
-    static Chassis with(Optional<Double> coreAmperes) {
+    static Chassis with(Output output) {
         Chassis g = generous();
         return new Chassis(
                 1,
@@ -115,7 +116,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                coreAmperes,
+                output,
                 g.highTension(),
                 g.rectification(),
                 g.room());
@@ -130,7 +131,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 highTension,
                 g.rectification(),
                 g.room());
@@ -145,7 +146,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 g.rectification(),
                 room);
@@ -160,7 +161,7 @@ final class Around {
                 g.grid(),
                 g.control(),
                 g.cathode(),
-                g.coreAmperes(),
+                g.output(),
                 g.highTension(),
                 rectification,
                 g.room());
@@ -175,7 +176,7 @@ final class Around {
                 c.grid(),
                 c.control(),
                 c.cathode(),
-                c.coreAmperes(),
+                c.output(),
                 c.highTension(),
                 c.rectification(),
                 c.room());

@@ -58,7 +58,7 @@ class BiasChangeTest {
 
     @Test
     void theGridResistorIsJudgedByTheNewBias() {
-        Chassis chassis = Around.with(new Chassis.GridCircuit(Optional.of(220e3), 1));
+        Chassis chassis = Around.with(new Chassis.GridCircuit(Optional.of(220e3), Optional.of(1)));
         SwapQuestion now = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.AS_NOW, Optional.empty()));
         SwapQuestion then = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.CATHODE, Optional.empty()));
         assertThat(GridRow.of(now).verdict()).isEqualTo(SwapVerdict.FAIL);

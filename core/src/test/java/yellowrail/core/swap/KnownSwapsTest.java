@@ -32,7 +32,7 @@ class KnownSwapsTest {
             "pin 1 open", Around.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), false)),
             "pin 1 not answered", Around.with(new SocketWiring(Optional.of(Set.of()), Optional.empty(), false)),
             "pin 1 a tie point", Around.with(new SocketWiring(Optional.of(Set.of(1)), Optional.of(false), false)),
-            "220 k at the grids", Around.with(new GridCircuit(Optional.of(220e3), 1)),
+            "220 k at the grids", Around.with(new GridCircuit(Optional.of(220e3), Optional.of(1))),
             "low bias", Around.with(new BiasControl(Optional.of(-25.0), Optional.of(-10.0))),
             "nothing answered", Chassis.unanswered(1));
 

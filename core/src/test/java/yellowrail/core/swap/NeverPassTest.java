@@ -15,6 +15,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
@@ -72,7 +73,7 @@ class NeverPassTest {
                         missing("plate volts", unknown(question, Limit.PLATE_VOLTS)),
                         missing("screen watts", type.hasScreen() && unknown(question, Limit.SCREEN_WATTS)),
                         missing("heater", type.heaterAmperes().isEmpty()),
-                        missing("pins", pins && !c.socket().adaptor()),
+                        missing("pins", pins),
                         missing(
                                 "winding",
                                 c.heater().amperes().isEmpty()
@@ -133,10 +134,10 @@ class NeverPassTest {
                 1,
                 new SocketWiring(answered(Set.of()), answered(true), false),
                 new HeaterWinding(answered(9.0), answered(0.6), 0),
-                new GridCircuit(answered(47e3), 1),
+                new GridCircuit(answered(47e3), Optional.of(1)),
                 new BiasControl(answered(-80.0), answered(-2.0)),
                 new CathodeParts(answered(20.0), answered(100.0)),
-                answered(0.3),
+                new Output(answered(0.3), answered(true)),
                 new HighTension(answered(0.8), answered(0.0), answered(0.02)),
                 Rectification.UNTOLD,
                 new Room(answered(80.0), answered(160.0)));

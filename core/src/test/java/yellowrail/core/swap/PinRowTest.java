@@ -52,6 +52,7 @@ class PinRowTest {
                 "EL84  | 7189A | none | ?     | false | UNKNOWN | the pins of the 7189A are not known",
                 "EL84  | 6V6GT | none | ?     | false | FAIL    | the sockets are noval",
                 "EL84  | 6V6GT | none | ?     | true  | NOTE    | an adaptor has to bring every electrode",
+                "6L6GC | 6973  | none | ?     | true  | UNKNOWN | the pins of the 6973 are not known",
                 "6V6GT | 6AQ5  | none | ?     | false | FAIL    | seven-pin miniature",
                 "6L6GC | 807   | none | ?     | false | FAIL    | five-pin",
                 "6L6GC | EL36  | none | ?     | false | FAIL    | cap on top",

@@ -16,6 +16,7 @@ import yellowrail.core.swap.Chassis.CathodeParts;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.tube.Connection;
 
@@ -79,16 +80,39 @@ class SwapRowsTest {
                 "100e3 | 1 | KT88  | NOTE    | to be verified",
             })
     void gridCircuit(Double ohms, int sharing, String type, SwapVerdict verdict, String said) {
-        Chassis chassis = Around.with(new GridCircuit(figure(ohms), sharing));
+        Chassis chassis = Around.with(new GridCircuit(figure(ohms), Optional.of(sharing)));
         SwapRow row = row(PAIR, type, chassis, Criterion.GRID_CIRCUIT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
     }
 
+    /** Of parallel tubes it is asked how many hang on one; a pair's cannot share. */
+    @Test
+    void whetherParallelTubesShareIsAsked() {
+        Chassis unsaid = Around.with(new GridCircuit(Optional.of(47e3), Optional.empty()));
+        Present four = Swaps.fixed("6L6GC", 4, 400, 2100, 0.6);
+        assertThat(row(four, "6L6GC", unsaid, Criterion.GRID_CIRCUIT).verdict()).isEqualTo(SwapVerdict.UNKNOWN);
+        assertThat(row(PAIR, "6L6GC", unsaid, Criterion.GRID_CIRCUIT).verdict()).isEqualTo(SwapVerdict.PASS);
+    }
+
+    @ParameterizedTest(name = "taps {0}: {1}")
+    @CsvSource(
+            nullValues = "?",
+            value = {"true, NOTE", "false, FAIL", "?, UNKNOWN"})
+    void ultralinearAsksForItsTaps(Boolean taps, SwapVerdict verdict) {
+        SwapCandidate c = Swaps.candidate(PAIR, "6L6GC");
+        SwapCandidate ultralinear = new SwapCandidate(
+                c.type(), c.editions(), c.curves(), 2, Connection.ULTRALINEAR, 0.43, 0.6, Optional.empty());
+        Chassis chassis = Around.with(new Output(Optional.empty(), Optional.ofNullable(taps)));
+        SwapSheet sheet = SwapSheet.of(new SwapQuestion(PAIR, chassis, ultralinear));
+        assertThat(Swaps.row(sheet, Criterion.CONNECTION).verdict()).isEqualTo(verdict);
+        assertThat(Swaps.sheet(PAIR, "6L6GC", chassis).rows()).noneMatch(r -> r.criterion() == Criterion.CONNECTION);
+    }
+
     /** The same resistor is judged otherwise with cathode bias. */
     @Test
     void gridCircuitGoesByTheBias() {
-        Chassis chassis = Around.with(new GridCircuit(Optional.of(470e3), 1));
+        Chassis chassis = Around.with(new GridCircuit(Optional.of(470e3), Optional.of(1)));
         assertThat(row(CATHODE, "EL84", chassis, Criterion.GRID_CIRCUIT).verdict())
                 .isEqualTo(SwapVerdict.PASS);
         assertThat(row(Swaps.fixed("EL84", 2, 300, 8000, 0.6), "EL84", chassis, Criterion.GRID_CIRCUIT)
@@ -208,7 +232,7 @@ class SwapRowsTest {
             delimiter = '|',
             value = {"0.1 | PASS", "0.02 | FAIL", "? | UNKNOWN"})
     void coreCurrentOfASingleEndedStage(Double rated, SwapVerdict verdict) {
-        Chassis chassis = Around.with(figure(rated));
+        Chassis chassis = Around.with(new Output(figure(rated), Optional.empty()));
         assertThat(row(SINGLE, "6V6GT", chassis, Criterion.CORE_CURRENT).verdict())
                 .isEqualTo(verdict);
         assertThat(Swaps.sheet(PAIR, "6L6GC", chassis).rows()).noneMatch(r -> r.criterion() == Criterion.CORE_CURRENT);
