@@ -64,7 +64,11 @@ document.addEventListener('input', (event) => {
 // A field that stands outside its form asks for an answer as one inside does.
 document.addEventListener('change', (event) => {
   const form = event.target.form;
-  if (form && form.hasAttribute('hx-get') && !form.contains(event.target)) window.htmx.trigger(form, 'change');
+  if (!form || !form.hasAttribute('hx-get') || form.contains(event.target)) return;
+  const ask = () => window.htmx.trigger(form, 'change');
+  // Whoever is quick changes it before that script is there.
+  if (window.htmx) ask();
+  else document.addEventListener('DOMContentLoaded', ask, { once: true });
 });
 
 // What could have been meant goes into its field.

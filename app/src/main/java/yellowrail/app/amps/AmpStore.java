@@ -115,7 +115,9 @@ public class AmpStore {
         mapper.insertAmp(ampId);
         int newest = mapper.newestOf(ampId).map(AmpRow::version).orElse(0);
         if (newest != seenVersion) {
-            throw new ChangedMeanwhile();
+            // The same press twice: the first was stored while this one was on its way.
+            AmpRow own = mapper.byVersionId(versionId).orElseThrow(ChangedMeanwhile::new);
+            return Once.same(amp(own), new Amp(ampId, own.version(), description), a -> a, ChangedMeanwhile::new);
         }
         return Once.keep(
                 () -> mapper.insertVersion(

@@ -90,7 +90,12 @@ class AcceptSwapIT extends BrowserIT {
         page.locator("a:has-text('Begin the session for new tubes')").click();
         assertThat(page.locator("[name=purpose]")).hasValue("NEW_TUBES");
         assertThat(page.locator("[name=changing]")).hasValue("all");
-        page.goBack();
+        String work = page.evaluate("() => document.referrer").toString();
+        page.locator("button:text-is('Begin')").click();
+        page.waitForURL("**/bench/*-*");
+        assertThat(page.locator("#bench")).containsText("New tubes");
+        assertThat(sessions.ofAmp(amp.id())).hasSize(1);
+        page.navigate(work);
         page.locator("button:has-text('Undo')").click();
         page.waitForURL("**/amps/" + amp.id());
         assertThat(amps.amp(amp.id()).description()).isEqualTo(amp.description());

@@ -67,6 +67,7 @@ final class HeaterRow {
         boolean passed = over > 1e-9;
         String reason = sum + " and " + amps(winding.others().get()) + " for other heaters make " + amps(total) + " of "
                 + amps(usable) + (passed ? ": " + amps(over) + " over" : ", " + amps(-over) + " are left")
+                + present(question, winding.others().get(), usable)
                 + rise(question, tubesAmperes, volts.get().value()) + "."
                 + (amperes.get().toBeVerified() ? " The heater current is to be verified with the maker's sheet." : "");
         double each = (usable - winding.others().get()) / tubes;
@@ -82,14 +83,26 @@ final class HeaterRow {
                 .formula(formula);
     }
 
-    /** How much more the transformer has to give, or less. */
-    private static String rise(SwapQuestion question, double amperes, double volts) {
-        Optional<Double> before = question.present()
+    /** What the winding gives today. */
+    private static String present(SwapQuestion question, double others, double usable) {
+        return presentAmperes(question)
+                .map(a -> "; with the present tubes it is " + amps(a + others) + ", "
+                        + Show.fixed(100 * (a + others) / usable, 0) + " %")
+                .orElse("");
+    }
+
+    private static Optional<Double> presentAmperes(SwapQuestion question) {
+        return question.present()
                 .type()
                 .heaterAmperes()
                 .map(f -> f.value()
                         * question.present().tubes()
                         * question.chassis().channels());
+    }
+
+    /** How much more the transformer has to give, or less. */
+    private static String rise(SwapQuestion question, double amperes, double volts) {
+        Optional<Double> before = presentAmperes(question);
         if (before.isEmpty()) {
             return "";
         }

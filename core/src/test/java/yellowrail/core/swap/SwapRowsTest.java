@@ -40,7 +40,7 @@ class SwapRowsTest {
             nullValues = "?",
             delimiter = '|',
             value = {
-                "4 | EL34  | 4.4 | 0.6 | 0    | 1 | FAIL    | 6.60 A of 4.40 A: 2.20 A over; the transformer gives 15 W more",
+                "4 | EL34  | 4.4 | 0.6 | 0    | 1 | FAIL    | 6.60 A of 4.40 A: 2.20 A over; with the present tubes it is 4.20 A",
                 "4 | EL34  | 6.6 | 0.6 | 0    | 1 | PASS    | 0.00 A are left",
                 "4 | EL34  | 6.6 | 0.6 | 0.05 | 1 | FAIL    | 6.60 A of 6.27 A",
                 "4 | EL34  | ?   | 0.6 | 0    | 1 | UNKNOWN | What the heater winding may give is not answered",
