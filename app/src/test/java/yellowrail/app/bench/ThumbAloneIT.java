@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.options.BoundingBox;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
@@ -12,6 +14,8 @@ import yellowrail.core.session.Access;
 /** A whole evening on a phone with a thumb: taps only, nothing wider than the screen, every target large enough. */
 class ThumbAloneIT extends CountedPage {
     private static final int TARGET = 44;
+
+    private static final int MOST_LOOKS = 10;
 
     @Override
     protected Browser.NewContextOptions screen() {
@@ -23,10 +27,26 @@ class ThumbAloneIT extends CountedPage {
 
     @Override
     protected void hits(Locator button) {
-        button.scrollIntoViewIfNeeded();
-        var box = button.boundingBox();
+        var box = inSight(button);
         assertThat(Math.min(box.width, box.height)).as(button.innerText()).isGreaterThanOrEqualTo(TARGET - 0.5);
         button.tap();
+    }
+
+    /** Its place once it stands still: an answer on its way may exchange it while one looks. */
+    private static BoundingBox inSight(Locator button) {
+        PlaywrightException last = null;
+        for (int looks = 0; looks < MOST_LOOKS; looks++) {
+            try {
+                button.scrollIntoViewIfNeeded();
+                BoundingBox box = button.boundingBox();
+                if (box != null) {
+                    return box;
+                }
+            } catch (PlaywrightException exchanged) {
+                last = exchanged;
+            }
+        }
+        throw new AssertionError("No place of " + button, last);
     }
 
     @Override
