@@ -91,13 +91,21 @@ class AcceptSwapController {
         SwapForm form = SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
         SwapQuestion question = Optional.ofNullable(reader.read(form).asked().get(place))
                 .orElseThrow(() -> new NotThere("candidate " + place + " of this swap"));
-        Amp amp = amps.amp(id);
+        SwapSheet sheet = sheets.of(question);
+        Amp amp = amps.amp(id, before + 1);
+        boolean described = amp.description()
+                .stage()
+                .tubeTypes()
+                .equals(List.of(question.candidate().type().designation()));
+        if (!described || refusal(sheet, amps.amp(id, before).description()).isPresent()) {
+            throw new NotThere("a swap to " + question.candidate().words() + " that was accepted");
+        }
         model.addAttribute("amp", amp);
         model.addAttribute("back", before);
-        model.addAttribute("newest", amp.version() == before + 1);
+        model.addAttribute("newest", amps.amp(id).version() == amp.version());
         model.addAttribute("undoId", UUID.randomUUID());
         model.addAttribute("candidate", question.candidate().words());
-        model.addAttribute("work", WorkList.of(sheets.of(question)));
+        model.addAttribute("work", WorkList.of(sheet));
         model.addAttribute("refusals", List.of());
         return "swap/accepted";
     }

@@ -15,6 +15,7 @@ import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.StageSetting;
@@ -59,10 +60,12 @@ class SwapReader {
      * What was read.
      *
      * @param present empty when the stage is not understood
+     * @param wanted idle share; empty when something around the tubes is not understood
      * @param asked a question for each candidate that is understood, by its place
      */
     record Read(
             Optional<Present> present,
+            Optional<Double> wanted,
             Map<Integer, SwapQuestion> asked,
             Chassis chassis,
             Map<String, FieldErrors.Complaint> said) {}
@@ -72,16 +75,18 @@ class SwapReader {
         TubeFactsOf.Answer tube = facts.of(form.stage());
         StageReader.Read stage = StageReader.read(form.stage(), tube);
         Chassis chassis = SwapFields.read(form, complaints);
-        double lowest = complaints
-                        .quantity("lowest", form.text("lowest"), LOWEST)
-                        .map(Typed::value)
-                        .filter(v -> v <= 100)
-                        .orElse(90.0)
-                / 100;
+        double lowest = lowest(form, complaints);
         Optional<Present> present = stage.setting()
                 .map(s -> s.mains(1, s.biasFollows()))
                 .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage.highest()));
         double wanted = wanted(form, present, complaints);
+        stage.setting()
+                .filter(s -> s.mains() != 1)
+                .ifPresent(
+                        s -> complaints.add(
+                                "mains",
+                                "The stage's mains slider stands at " + Show.plain(100 * s.mains(), 3)
+                                        + " %: here limits are judged at lowest, nominal and highest mains. Set it back to 100."));
         Map<String, FieldErrors.Complaint> said = new LinkedHashMap<>(complaints.byField());
         stage.complaints().byField().forEach(said::putIfAbsent);
         Map<Integer, SwapQuestion> asked = new LinkedHashMap<>();
@@ -94,7 +99,20 @@ class SwapReader {
                 asked.put(place, new SwapQuestion(present.orElseThrow(), chassis, candidate.get()));
             }
         }
-        return new Read(present, asked, chassis, said);
+        return new Read(present, complaints.any() ? Optional.empty() : Optional.of(wanted), asked, chassis, said);
+    }
+
+    /** Lowest mains, share of nominal. */
+    private static double lowest(SwapForm form, FieldErrors complaints) {
+        double percent = complaints
+                .quantity("lowest", form.text("lowest"), LOWEST)
+                .map(Typed::value)
+                .orElse(LOWEST.high());
+        if (percent < LOWEST.low() || percent > LOWEST.high()) {
+            complaints.add("lowest", "Lowest mains lie between 75 and 100 % of nominal.");
+            return 1;
+        }
+        return percent / 100;
     }
 
     /** The idle wanted, share of the rating; as the present tubes idle where nothing is typed. */
@@ -148,7 +166,10 @@ class SwapReader {
                         .quantity("ohms" + place, form.text("ohms" + place), RESISTOR)
                         .map(Typed::value);
         complaints.counts(
-                "ohms" + place, form.text("ohms" + place), present.scheme() == BiasScheme.CATHODE, "with cathode bias");
+                "ohms" + place,
+                form.text("ohms" + place),
+                bias == BiasChange.AS_NOW ? present.scheme() == BiasScheme.CATHODE : bias != BiasChange.FIXED,
+                "with cathode bias");
         Connection now = present.setting().described().connection();
         Connection then = complaints.pick("wired" + place, form.text("wired" + place), WIRED, now);
         return Optional.of(of(
@@ -168,8 +189,16 @@ class SwapReader {
                 : complaints
                         .quantity("tap", form.stage().text("tap"), TAP)
                         .map(t -> t.value() / 100)
-                        .filter(t -> t > 0 && t < 1)
+                        .filter(t -> within(t, complaints))
                         .orElse(USUAL_TAP);
+    }
+
+    private static boolean within(double tap, FieldErrors complaints) {
+        if (!(tap > 0 && tap < 1)) {
+            complaints.add("tap", "An ultralinear tap lies between 0 and 100 %.");
+            return false;
+        }
+        return true;
     }
 
     private static int tubesOf(Present present) {
@@ -191,7 +220,9 @@ class SwapReader {
 
     /** Every type of the catalogue in the place of the present one, all else as it is. */
     List<SwapQuestion> everyType(Read read) {
+        // By half of an answer nothing is ranked either.
         return read.present()
+                .filter(p -> read.wanted().isPresent())
                 .map(p -> tubes.catalogueOrLastKnown().types().stream()
                         .map(t -> new SwapQuestion(
                                 p,
@@ -201,7 +232,7 @@ class SwapReader {
                                         tubesOf(p),
                                         p.setting().described().connection(),
                                         p.setting().described().tap(),
-                                        Math.min(MOST_IDLE, p.setting().idleShare()),
+                                        read.wanted().orElseThrow(),
                                         Optional.empty())))
                         .toList())
                 .orElse(List.of());

@@ -61,6 +61,12 @@ class SwapApiIT extends AppIT {
         assertThat(sent("{\"tied\": \"one\"}", 422).toString()).contains("Numbers of pins");
         assertThat(sent("{\"reserve\": \"70 %\"}", 422).toString()).contains("reserve");
         assertThat(sent("{\"ohms1\": \"300\"}", 422).toString()).contains("cathode bias");
+        assertThat(sent("{\"lowest\": \"120 %\"}", 422).toString()).contains("lowest");
+        assertThat(sent("{\"mains\": \"90\"}", 422).toString()).contains("judged at lowest, nominal");
+        assertThat(sent("{\"tap\": \"140 %\", \"wired1\": \"ul\"}", 422).toString())
+                .contains("tap");
+        assertThat(sent("{\"bias1\": \"cathode\", \"ohms1\": \"300\"}", 200).toString())
+                .contains("On 300 Ω");
         assertThat(sent("{\"tube\": \"X\"}", 422).toString()).contains("tube");
     }
 }

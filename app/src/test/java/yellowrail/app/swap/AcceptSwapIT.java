@@ -3,6 +3,7 @@ package yellowrail.app.swap;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import java.util.List;
@@ -113,6 +114,13 @@ class AcceptSwapIT extends BrowserIT {
                 .getStatus();
     }
 
+    private int work(Amp amp, String query) throws Exception {
+        return mvc.perform(get("/amps/" + amp.id() + "/swap/work?place=1&before=1&" + query))
+                .andReturn()
+                .getResponse()
+                .getStatus();
+    }
+
     /** However it is sent: nothing but a sheet that passes, of this amp's tubes, as it was seen, changes a description. */
     @Test
     void everyOtherWayIsRefused() throws Exception {
@@ -133,9 +141,14 @@ class AcceptSwapIT extends BrowserIT {
                 .as("more sockets than there are")
                 .isEqualTo(422);
         assertThat(amps.amp(amp.id()).version()).isEqualTo(1);
+        assertThat(work(amp, stage + "&to1=6L6GC" + AROUND))
+                .as("nothing was accepted")
+                .isEqualTo(404);
         assertThat(sent(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND, 1, version))
                 .isEqualTo(302);
         assertThat(amps.amp(amp.id()).description().stage().connection()).isEqualTo(Connection.TRIODE);
+        assertThat(work(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND)).isEqualTo(200);
+        assertThat(work(amp, stage + "&to1=KT88" + AROUND)).as("another type").isEqualTo(404);
         assertThat(sent(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND, 1, version))
                 .as("the same press again")
                 .isEqualTo(302);

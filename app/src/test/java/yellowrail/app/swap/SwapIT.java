@@ -103,6 +103,8 @@ class SwapIT extends BrowserIT {
         assertThat(cell("screen-volts", "2 × 6L6GC")).isVisible();
         page.fill("#count1", "3");
         assertThat(head("3 × 6L6GC")).containsText("3 tubes do not make a push-pull stage");
+        assertThat(page.request().get(url("/swap/every-type?reserve=70+%25")).text())
+                .contains("nothing can be ranked");
         page.navigate(url("/swap?ohms1=300"));
         assertThat(page.locator("#say-ohms1")).containsText("counts only with cathode bias");
         page.navigate(url("/swap?bias=cathode&at=250&supply=300+V&to1=6L6GC&ohms1=300&nonsense=1"));

@@ -1,6 +1,5 @@
 package yellowrail.core.swap;
 
-import java.util.Locale;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.NoSolution;
@@ -13,12 +12,15 @@ final class BiasRow {
     /** Currents of new tubes of one type at one bias differ from the type's by this, share; a round figure of ours. */
     static final double SPREAD = 0.15;
 
+    /** Where no bias gives the idle to such a tube, what it would take lies beyond any control, V. */
+    private static final double COLDEST_GRID = -250;
+
     private BiasRow() {}
 
     static SwapRow of(SwapQuestion question, SolvedStage after) {
         double needed = after.stage().biasing().gridA();
-        double colder = gridFor(question, 1 + SPREAD, needed);
-        double hotter = gridFor(question, 1 / (1 + SPREAD), needed);
+        double colder = gridFor(question, 1 + SPREAD, COLDEST_GRID);
+        double hotter = gridFor(question, 1 / (1 + SPREAD), 0);
         String need =
                 volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0) + " % of the rating, "
                         + volts(colder) + " to " + volts(hotter) + " over the spread of tubes";
@@ -41,9 +43,9 @@ final class BiasRow {
         SwapVerdict verdict =
                 !centre ? SwapVerdict.FAIL : shortCold > 0 || shortHot > 0 ? SwapVerdict.NOTE : SwapVerdict.PASS;
         String miss = shortCold > 0
-                ? " The cold end is short by " + plain(shortCold) + (centre ? " for a strong tube." : ".")
+                ? " The cold end is short by " + volts(shortCold) + (centre ? " for a strong tube." : ".")
                 : shortHot > 0
-                        ? " The hot end is short by " + plain(shortHot) + (centre ? " for a weak tube." : ".")
+                        ? " The hot end is short by " + volts(shortHot) + (centre ? " for a weak tube." : ".")
                         : "";
         return SwapRow.of(
                         Criterion.BIAS_RANGE,
@@ -89,10 +91,6 @@ final class BiasRow {
     }
 
     private static String volts(double volts) {
-        return String.format(Locale.ROOT, "%.1f V", volts).replace('-', '−');
-    }
-
-    private static String plain(double volts) {
         return Show.fixed(volts, 1) + " V";
     }
 }

@@ -124,6 +124,9 @@ final class PinRow {
                 && then.of(wired.get()).isEmpty()
                 && !question.candidate().type().hasScreen()) {
             notes.add("the wire at pin " + pin + " (" + wired.get().words() + ") meets nothing");
+        } else if (live && needed.isEmpty()) {
+            notes.add("what the " + type + " has at pin " + pin + ", which is wired as "
+                    + wired.get().words() + ", is not in the catalogue: look at its base");
         } else if (!live) {
             free(pin, needed, now);
         }

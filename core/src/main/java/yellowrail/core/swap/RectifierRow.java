@@ -36,6 +36,8 @@ final class RectifierRow {
         if (!rectifier.solidState()) {
             current(rectifier, tubes, total);
             capacitor(rectifier);
+        } else {
+            add(SwapVerdict.PASS, "diodes are held by what winding and rectifier are said to give, in the row above");
         }
         chassis.rectification().then().ifPresent(this::exchanged);
         return SwapRow.of(Criterion.RECTIFIER, verdict, rectifier.designation() + ": " + String.join("; ", said) + ".")
@@ -167,9 +169,9 @@ final class RectifierRow {
         double has = now.heaterAmperes().map(Figure::value).orElse(0.0);
         if (needs > has) {
             add(
-                    SwapVerdict.NOTE,
+                    SwapVerdict.UNKNOWN,
                     "its heater takes " + Show.plain(needs, 2) + " A, now " + Show.plain(has, 2)
-                            + " A: its winding has to give that");
+                            + " A: whether its winding gives that is not answered");
         }
     }
 

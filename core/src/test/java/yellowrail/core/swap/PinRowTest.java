@@ -41,6 +41,7 @@ class PinRowTest {
                 "6L6GC | EL34  | none | ?     | false | UNKNOWN | whether it is, is not answered",
                 "EL34  | 6L6GC | none | true  | false | PASS    | every pin finds what it needs",
                 "EL34  | KT88  | none | true  | false | PASS    | every pin finds what it needs",
+                "EL34  | KT66  | none | true  | false | NOTE    | at pin 1, which is wired as suppressor, is not in the catalogue",
                 "6L6GC | 7027A | none | ?     | false | PASS    | every pin finds what it needs",
                 "6L6GC | 7027A | 1    | ?     | false | FAIL    | pin 1 of the socket holds other parts",
                 "6L6GC | 7027A | 6    | ?     | false | FAIL    | it is the control grid",
