@@ -1,6 +1,7 @@
 package yellowrail.app.api;
 
 import java.util.List;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import yellowrail.app.forms.FieldErrors;
 
@@ -36,6 +37,18 @@ class ApiRefused extends RuntimeException {
         }
         if (complaints.any()) {
             throw new ApiRefused(errors(complaints), HttpStatus.CONFLICT);
+        }
+    }
+
+    /** @param of what has these names, with its article */
+    static void unlessKnown(Set<String> said, List<String> names, String of) {
+        List<FieldError> unknown = said.stream()
+                .filter(name -> !names.contains(name))
+                .map(name ->
+                        new FieldError(name, of + " has no such part; it has " + String.join(", ", names) + ".", names))
+                .toList();
+        if (!unknown.isEmpty()) {
+            throw new ApiRefused(unknown);
         }
     }
 

@@ -1,7 +1,6 @@
 package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -9,7 +8,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadForm;
-import yellowrail.app.stage.StageForm;
 
 /** Taps by speakers on a stage as JSON; nothing is stored. */
 @RestController
@@ -31,18 +29,9 @@ class LoadApi {
     @Operation(summary = "Ratio, load map and what does not fit", description = NAMES)
     @PostMapping
     LoadResult load(@RequestBody Map<String, String> texts) {
-        List<ApiRefused.FieldError> unknown = texts.keySet().stream()
-                .filter(name -> !LoadForm.knows(name))
-                .map(name -> new ApiRefused.FieldError(
-                        name,
-                        "A load has no such part; it has " + String.join(", ", LoadForm.names()) + ".",
-                        LoadForm.names()))
-                .toList();
-        if (!unknown.isEmpty()) {
-            throw new ApiRefused(unknown);
-        }
+        ApiRefused.unlessKnown(texts.keySet(), LoadForm.names(), "A load");
         try {
-            return LoadResult.of(answers.answered(LoadForm.from(texts::get, StageForm.from(texts::get))));
+            return LoadResult.of(answers.answered(LoadForm.from(texts::get)));
         } catch (LoadAnswers.Refused refused) {
             throw new ApiRefused(refused.complaints());
         }

@@ -1,13 +1,11 @@
 package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
-import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import yellowrail.app.stage.StageForm;
 import yellowrail.app.swap.SwapAnswers;
 import yellowrail.app.swap.SwapForm;
 
@@ -31,18 +29,9 @@ class SwapApi {
     @Operation(summary = "The sheet of each candidate: every limit with its verdict", description = NAMES)
     @PostMapping
     SwapResult swap(@RequestBody Map<String, String> texts) {
-        List<ApiRefused.FieldError> unknown = texts.keySet().stream()
-                .filter(name -> !SwapForm.knows(name))
-                .map(name -> new ApiRefused.FieldError(
-                        name,
-                        "A swap has no such part; it has " + String.join(", ", SwapForm.names()) + ".",
-                        SwapForm.names()))
-                .toList();
-        if (!unknown.isEmpty()) {
-            throw new ApiRefused(unknown);
-        }
+        ApiRefused.unlessKnown(texts.keySet(), SwapForm.names(), "A swap");
         try {
-            return SwapResult.of(answers.answered(SwapForm.from(texts::get, StageForm.from(texts::get))));
+            return SwapResult.of(answers.answered(SwapForm.from(texts::get)));
         } catch (SwapAnswers.Refused refused) {
             throw new ApiRefused(refused.said().entrySet().stream()
                     .map(e -> new ApiRefused.FieldError(

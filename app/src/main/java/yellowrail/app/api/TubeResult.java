@@ -75,6 +75,14 @@ record TubeResult(
             @Schema(description = "Largest grid-circuit resistance with cathode bias, Ω")
             Value gridOhmsCathodeBias,
 
+            @Schema(
+                    description =
+                            "Screen dissipation with signal, averaged over a cycle, W; null where the one for DC operation holds or nothing is known")
+            Value signalScreenWatts,
+
+            @Schema(description = "Peak plate voltage at any moment of a cycle, V")
+            Value peakPlateVolts,
+
             @Schema(description = "Limits this publication is known not to give, in words")
             List<String> nonePublished) {
         static Edition of(Ratings r) {
@@ -89,6 +97,8 @@ record TubeResult(
                     Value.of(r.cathodeAmperes()),
                     Value.of(r.gridOhmsFixedBias()),
                     Value.of(r.gridOhmsCathodeBias()),
+                    Value.of(r.overDrive().screenWatts()),
+                    Value.of(r.overDrive().peakPlateVolts()),
                     r.nonePublished().stream().map(Limit::words).sorted().toList());
         }
     }

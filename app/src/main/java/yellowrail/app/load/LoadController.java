@@ -2,9 +2,7 @@ package yellowrail.app.load;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -75,13 +73,13 @@ class LoadController {
 
     /** The transformer that the address names. */
     private Optional<KeptTransformer> kept(HttpServletRequest request) {
-        return questions.kept(LoadForm.from(request::getParameter, StageForm.from(request::getParameter)));
+        return questions.kept(LoadForm.from(request::getParameter));
     }
 
     /** Heat over frequency of the open cell, asked for once the rest is there: it takes longest. */
     @GetMapping("/load/heat")
     String heat(HttpServletRequest request, HttpServletResponse response, Model model) {
-        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        LoadForm form = LoadForm.from(request::getParameter);
         response.setHeader("Cache-Control", "no-store");
         try {
             model.addAttribute("heat", pages.heat(form).orElse(null));
@@ -95,7 +93,7 @@ class LoadController {
     /** Which load these tubes would like, asked for when it is unfolded. */
     @GetMapping("/load/choice")
     String choice(HttpServletRequest request, HttpServletResponse response, Model model) {
-        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        LoadForm form = LoadForm.from(request::getParameter);
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("choice", pages.choice(form).orElse(null));
         return "load/choice :: choice";
@@ -107,7 +105,7 @@ class LoadController {
         if (!(hertz >= 10 && hertz <= 20_000)) {
             throw new NotThere("netlist at " + hertz + " Hz; 10 to 20000 Hz");
         }
-        LoadForm form = LoadForm.from(request::getParameter, StageForm.from(request::getParameter));
+        LoadForm form = LoadForm.from(request::getParameter);
         try {
             return ResponseEntity.ok()
                     .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
@@ -163,14 +161,10 @@ class LoadController {
                         kept.map(k -> k.description().name()).orElse(""),
                         ampId,
                         kept.isPresent()));
-        model.addAttribute("f", form.texts());
-        model.addAttribute("s", form.stage().texts());
-        model.addAttribute("stageQuery", form.stage().query());
+        form.into(model, request.getParameterMap().keySet(), CHANNEL);
         model.addAttribute("v", pages.of(form));
-        model.addAttribute("query", form.query());
         model.addAttribute("leads", leads(form));
         model.addAttribute("readings", LoadForm.READINGS);
-        model.addAttribute("fields", LoadForm.names());
         model.addAttribute("describes", SpeakerFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
         model.addAttribute("windings", WindingFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
         model.addAttribute("more", form.moreReadings());
@@ -181,10 +175,6 @@ class LoadController {
                         .filter(m -> !Meter.CLASSES.contains(m))
                         .map(Meter::name)
                         .toList());
-        List<String> unknown =
-                new ArrayList<>(LoadForm.unknown(request.getParameterMap().keySet()));
-        unknown.remove(CHANNEL);
-        model.addAttribute("unknown", unknown);
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "load/answer :: swap" : "load/page";

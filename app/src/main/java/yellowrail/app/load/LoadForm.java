@@ -1,24 +1,18 @@
 package yellowrail.app.load;
 
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.stage.StageForm;
 
 /**
  * What is typed of a load: the transformer, AC readings, speakers, which cell of the map is open; and the stage it hangs on.
  * All of it stands in the address.
  */
-public final class LoadForm {
+public final class LoadForm extends OnStage {
     /** Rows of AC readings, and sets of speakers. */
     static final int READINGS = 6;
 
@@ -47,46 +41,28 @@ public final class LoadForm {
         USUAL.put("band", "guitar");
     }
 
-    private final Map<String, String> texts;
-    private final StageForm stage;
-
-    private LoadForm(Map<String, String> texts, StageForm stage) {
-        this.texts = texts;
-        this.stage = stage;
+    private LoadForm(UnaryOperator<String> said, StageForm stage) {
+        super(USUAL, said, stage);
     }
 
     /** @param stage what the stage is where the address does not say */
     public static LoadForm from(UnaryOperator<String> said, StageForm stage) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        USUAL.forEach((name, usual) -> {
-            String text = said.apply(name);
-            texts.put(name, text == null ? usual : text.strip());
-        });
-        return new LoadForm(texts, stage);
+        return new LoadForm(said, stage);
     }
 
-    /** Whether a name in an address belongs to a load or its stage. */
-    public static boolean knows(String name) {
-        return USUAL.containsKey(name) || StageForm.names().contains(name);
+    /** As the address says all of it. */
+    public static LoadForm from(UnaryOperator<String> said) {
+        return from(said, StageForm.from(said));
     }
 
     /** Names of all fields, the stage's too. */
     public static List<String> names() {
-        List<String> names = new ArrayList<>(USUAL.keySet());
-        names.addAll(StageForm.names());
-        return names;
+        return names(USUAL);
     }
 
-    static List<String> unknown(Set<String> names) {
-        return new TreeSet<>(names).stream().filter(name -> !knows(name)).toList();
-    }
-
-    String text(String name) {
-        return texts.get(name);
-    }
-
-    boolean blank(String name) {
-        return texts.get(name).isEmpty();
+    @Override
+    public List<String> fields() {
+        return names();
     }
 
     /** The taps' ohms, each as typed. */
@@ -99,23 +75,5 @@ public final class LoadForm {
         return IntStream.rangeClosed(3, READINGS)
                 .anyMatch(
                         i -> !blank("driven" + i) || !blank("drive" + i) || !blank("other" + i) || !blank("volts" + i));
-    }
-
-    /** All texts, for the page. */
-    public Map<String, String> texts() {
-        return texts;
-    }
-
-    StageForm stage() {
-        return stage;
-    }
-
-    /** Only what differs from the usual answers, the stage's too. */
-    String query() {
-        String own = texts.entrySet().stream()
-                .filter(e -> !e.getValue().equals(USUAL.get(e.getKey())))
-                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
-                .collect(Collectors.joining("&"));
-        return Stream.of(own, stage.query()).filter(q -> !q.isEmpty()).collect(Collectors.joining("&"));
     }
 }

@@ -1,13 +1,11 @@
 package yellowrail.app.stage;
 
-import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
+import yellowrail.app.forms.AddressTexts;
 
 /** A stage as typed: every part a text under its name, with the usual answer where nothing was typed. */
 public final class StageForm {
@@ -43,22 +41,17 @@ public final class StageForm {
         USUAL.put("clean", "0.5 %");
     }
 
-    private final Map<String, String> texts;
+    private final AddressTexts texts;
     /** What a text was made of, where it was made of figures: they are not read from it again. */
     private final Map<String, List<Double>> figures;
 
-    private StageForm(Map<String, String> texts, Map<String, List<Double>> figures) {
+    private StageForm(AddressTexts texts, Map<String, List<Double>> figures) {
         this.texts = texts;
         this.figures = Map.copyOf(figures);
     }
 
     public static StageForm from(UnaryOperator<String> said) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        USUAL.forEach((name, usual) -> {
-            String text = said.apply(name);
-            texts.put(name, text == null ? usual : text.strip());
-        });
-        return new StageForm(texts, Map.of());
+        return new StageForm(new AddressTexts(USUAL, said), Map.of());
     }
 
     /**
@@ -101,28 +94,23 @@ public final class StageForm {
     }
 
     public String text(String name) {
-        return texts.get(name);
+        return texts.text(name);
     }
 
     /** All texts, for the page. */
     public Map<String, String> texts() {
-        return texts;
+        return texts.all();
     }
 
     public StageForm with(String name, String text) {
-        Map<String, String> other = new LinkedHashMap<>(texts);
-        other.put(name, text);
         Map<String, List<Double>> known = new LinkedHashMap<>(figures);
         known.remove(name);
-        return from(other::get).of(known);
+        return new StageForm(texts.with(name, text), known);
     }
 
     /** Only what differs from the usual answers. */
     public String query() {
-        return texts.entrySet().stream()
-                .filter(e -> !e.getValue().equals(USUAL.get(e.getKey())))
-                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
-                .collect(Collectors.joining("&"));
+        return texts.query();
     }
 
     @Override
@@ -137,12 +125,6 @@ public final class StageForm {
 
     /** Names whose texts differ between two stages. */
     public List<String> differing(StageForm other) {
-        List<String> names = new ArrayList<>();
-        texts.forEach((name, text) -> {
-            if (!text.equals(other.text(name))) {
-                names.add(name);
-            }
-        });
-        return names;
+        return texts.differing(other.texts);
     }
 }

@@ -1,6 +1,7 @@
 package yellowrail.app.stage;
 
 import java.util.Optional;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.Ratings;
@@ -12,9 +13,9 @@ public record TubeFacts(String designation, TypeCurves curves, Ratings ratings) 
         return ratings.plateWatts().orElseThrow().value();
     }
 
-    /** NaN where it is not published. */
+    /** What the screens may take with signal, averaged over a cycle, W; NaN where it is not published. */
     public double screenWatts() {
-        return of(ratings.screenWatts());
+        return of(DriveLimit.SCREEN_WATTS.in(ratings));
     }
 
     public double plateVolts() {

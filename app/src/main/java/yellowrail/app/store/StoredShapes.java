@@ -19,8 +19,8 @@ import yellowrail.core.tube.TypeCurves;
 public final class StoredShapes {
     public static final Shape<AmpDescription> AMP = new Shape<>(
             "amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp, Upgrades::partsOfAmp);
-    public static final Shape<TubeType> TUBE_TYPE =
-            new Shape<>("tube type", TubeType.class, Upgrades::kindOfTube, Upgrades::capAndTransconductance);
+    public static final Shape<TubeType> TUBE_TYPE = new Shape<>(
+            "tube type", TubeType.class, Upgrades::kindOfTube, Upgrades::capAndTransconductance, Upgrades::overDrive);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE =
             new Shape<>("round state", RoundState.class, Upgrades::answers, Upgrades::alternatingWithin);

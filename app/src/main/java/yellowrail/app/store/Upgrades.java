@@ -57,6 +57,16 @@ final class Upgrades {
         return type.putNull("transconductance");
     }
 
+    /** A publication gave nothing for operation with signal. */
+    static ObjectNode overDrive(ObjectNode type) {
+        type.path("ratings")
+                .forEach(r -> ((ObjectNode) r)
+                        .putObject("overDrive")
+                        .putNull("peakPlateVolts")
+                        .putNull("screenWatts"));
+        return type;
+    }
+
     /** A yes or no was stored as true or false, where false stood for every word but “yes”: it tells nothing. */
     static ObjectNode answers(ObjectNode state) {
         for (String question : List.of("limiter", "reduced", "apart")) {

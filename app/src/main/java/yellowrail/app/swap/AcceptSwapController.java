@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.stage.StageForm;
 import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
@@ -52,7 +51,7 @@ class AcceptSwapController {
             HttpServletResponse response,
             Model model) {
         Amp amp = amps.amp(id);
-        SwapForm form = SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
+        SwapForm form = SwapForm.from(request::getParameter);
         model.addAttribute("amp", amp);
         model.addAttribute("query", form.query());
         SwapReader.Read read = reader.read(form);
@@ -88,7 +87,7 @@ class AcceptSwapController {
             @RequestParam(defaultValue = "0") int before,
             HttpServletRequest request,
             Model model) {
-        SwapForm form = SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
+        SwapForm form = SwapForm.from(request::getParameter);
         SwapQuestion question = Optional.ofNullable(reader.read(form).asked().get(place))
                 .orElseThrow(() -> new NotThere("candidate " + place + " of this swap"));
         SwapSheet sheet = sheets.of(question);

@@ -2,8 +2,6 @@ package yellowrail.app.swap;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
@@ -16,7 +14,6 @@ import yellowrail.app.amps.AmpStore;
 import yellowrail.app.bench.SessionStore;
 import yellowrail.app.stage.AmpStage;
 import yellowrail.app.stage.FromAmp;
-import yellowrail.app.stage.StageForm;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.session.Learned;
 
@@ -48,7 +45,7 @@ class SwapController {
     }
 
     private static SwapForm form(HttpServletRequest request) {
-        return SwapForm.from(request::getParameter, StageForm.from(request::getParameter));
+        return SwapForm.from(request::getParameter);
     }
 
     /** All types ranked for this stage, asked for when it is unfolded. */
@@ -108,19 +105,11 @@ class SwapController {
     }
 
     private String shown(SwapForm form, HttpServletRequest request, HttpServletResponse response, Model model) {
-        model.addAttribute("f", form.texts());
-        model.addAttribute("s", form.stage().texts());
-        model.addAttribute("stageQuery", form.stage().query());
-        model.addAttribute("query", form.query());
+        form.into(model, request.getParameterMap().keySet(), CHANNEL);
         model.addAttribute("v", pages.of(form));
-        model.addAttribute("fields", SwapForm.names());
         model.addAttribute("versionId", UUID.randomUUID());
         model.addAttribute("criteria", AskedOf.all());
         model.addAttribute("candidates", SwapForm.CANDIDATES);
-        List<String> unknown =
-                new ArrayList<>(SwapForm.unknown(request.getParameterMap().keySet()));
-        unknown.remove(CHANNEL);
-        model.addAttribute("unknown", unknown);
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "swap/answer :: swap" : "swap/page";

@@ -1,21 +1,15 @@
 package yellowrail.app.swap;
 
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.stage.StageForm;
 
 /** What is typed of a swap: candidates, what is around the tubes, and the stage. All of it stands in the address. */
-public final class SwapForm {
+public final class SwapForm extends OnStage {
     /** Candidates beside one another. */
     static final int CANDIDATES = 4;
 
@@ -36,46 +30,28 @@ public final class SwapForm {
         SwapFields.NAMES.forEach(name -> USUAL.put(name, ""));
     }
 
-    private final Map<String, String> texts;
-    private final StageForm stage;
-
-    private SwapForm(Map<String, String> texts, StageForm stage) {
-        this.texts = texts;
-        this.stage = stage;
+    private SwapForm(UnaryOperator<String> said, StageForm stage) {
+        super(USUAL, said, stage);
     }
 
     /** @param stage what the stage is where the address does not say */
     public static SwapForm from(UnaryOperator<String> said, StageForm stage) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        USUAL.forEach((name, usual) -> {
-            String text = said.apply(name);
-            texts.put(name, text == null ? usual : text.strip());
-        });
-        return new SwapForm(texts, stage);
+        return new SwapForm(said, stage);
     }
 
-    /** Whether a name in an address belongs to a swap or its stage. */
-    public static boolean knows(String name) {
-        return USUAL.containsKey(name) || StageForm.names().contains(name);
+    /** As the address says all of it. */
+    public static SwapForm from(UnaryOperator<String> said) {
+        return from(said, StageForm.from(said));
     }
 
     /** Names of all fields, the stage's too. */
     public static List<String> names() {
-        List<String> names = new ArrayList<>(USUAL.keySet());
-        names.addAll(StageForm.names());
-        return names;
+        return names(USUAL);
     }
 
-    static List<String> unknown(Set<String> names) {
-        return new TreeSet<>(names).stream().filter(name -> !knows(name)).toList();
-    }
-
-    String text(String name) {
-        return texts.get(name);
-    }
-
-    boolean blank(String name) {
-        return texts.get(name).isEmpty();
+    @Override
+    public List<String> fields() {
+        return names();
     }
 
     /** Candidates that are typed, by their place from 1. */
@@ -93,22 +69,5 @@ public final class SwapForm {
                 .filter(this::blank)
                 .findFirst()
                 .orElse("to" + CANDIDATES);
-    }
-
-    Map<String, String> texts() {
-        return texts;
-    }
-
-    StageForm stage() {
-        return stage;
-    }
-
-    /** Only what differs from the usual answers, the stage's too. */
-    String query() {
-        String own = texts.entrySet().stream()
-                .filter(e -> !e.getValue().equals(USUAL.get(e.getKey())))
-                .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
-                .collect(Collectors.joining("&"));
-        return Stream.of(own, stage.query()).filter(q -> !q.isEmpty()).collect(Collectors.joining("&"));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
@@ -39,9 +40,14 @@ public record TypeForm(
         String transconductance,
         String base,
         String pins,
-        String cap) {
+        String cap,
+        String peakPlateVolts,
+        String signalScreenWatts) {
     public TypeForm {
         none = none == null ? List.of() : List.copyOf(none);
+        // Those who write forms of their own may not know the later fields.
+        peakPlateVolts = peakPlateVolts == null ? "" : peakPlateVolts;
+        signalScreenWatts = signalScreenWatts == null ? "" : signalScreenWatts;
     }
 
     static TypeForm empty() {
@@ -64,6 +70,8 @@ public record TypeForm(
                 "",
                 "",
                 List.of(),
+                "",
+                "",
                 "",
                 "",
                 "",
@@ -95,7 +103,9 @@ public record TypeForm(
                 text(type.transconductance(), 1000),
                 type.pinout().map(p -> PinsText.word(p.base())).orElse(""),
                 type.pinout().map(PinsText::of).orElse(""),
-                type.pinout().flatMap(Pinout::cap).map(PinsText::word).orElse(""));
+                type.pinout().flatMap(Pinout::cap).map(PinsText::word).orElse(""),
+                text(r.map(Ratings::overDrive).flatMap(OverDrive::peakPlateVolts), 1),
+                text(r.map(Ratings::overDrive).flatMap(OverDrive::screenWatts), 1));
     }
 
     private static List<String> none(Ratings ratings) {

@@ -12,6 +12,7 @@ import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
@@ -19,6 +20,7 @@ import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
@@ -90,15 +92,20 @@ final class TypeReader {
         Ratings ratings = new Ratings(
                 complaints.pick("system", form.system(), SYSTEMS, RatingSystem.UNSTATED),
                 "own: " + source,
-                figure("plateWatts", form.plateWatts(), Unit.WATT, Prefix.NONE, 1, 300),
+                figure("plateWatts", form.plateWatts(), Unit.WATT, Prefix.NONE, 1, 1000),
                 figure("screenWatts", form.screenWatts(), Unit.WATT, Prefix.NONE, 0.2, 60),
-                figure("combinedWatts", form.combinedWatts(), Unit.WATT, Prefix.NONE, 1, 350),
-                figure("plateVolts", form.plateVolts(), Unit.VOLT, Prefix.NONE, 50, 3000),
+                figure("combinedWatts", form.combinedWatts(), Unit.WATT, Prefix.NONE, 1, 1200),
+                figure("plateVolts", form.plateVolts(), Unit.VOLT, Prefix.NONE, 50, 6000),
                 figure("screenVolts", form.screenVolts(), Unit.VOLT, Prefix.NONE, 50, 1500),
                 figure("cathodeAmperes", form.cathodeAmperes(), Unit.AMPERE, Prefix.MILLI, 0.01, 2),
                 figure("gridFixed", form.gridFixed(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
                 figure("gridCathode", form.gridCathode(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
-                declared());
+                declared(),
+                new OverDrive(
+                        figure("peakPlateVolts", form.peakPlateVolts(), Unit.VOLT, Prefix.NONE, 50, 15000),
+                        figure("signalScreenWatts", form.signalScreenWatts(), Unit.WATT, Prefix.NONE, 0.2, 120)));
+        notBelow("peakPlateVolts", ratings.overDrive().peakPlateVolts(), ratings.plateVolts(), Limit.PLATE_VOLTS);
+        notBelow("signalScreenWatts", ratings.overDrive().screenWatts(), ratings.screenWatts(), Limit.SCREEN_WATTS);
         limits(ratings, kind);
         if (ratings.plateWatts().isEmpty() && !complaints.has("plateWatts")) {
             complaints.add("plateWatts", "The plate dissipation is what everything is compared with: it is needed.");
@@ -221,6 +228,19 @@ final class TypeReader {
         });
     }
 
+    /** What a maker permits with signal is no less than what he permits without. */
+    private void notBelow(String name, Optional<Figure> with, Optional<Figure> without, Limit limit) {
+        if (with.isPresent()
+                && without.isPresent()
+                && with.get().value() < without.get().value()) {
+            complaints.add(
+                    name,
+                    "With signal a maker permits no less than without: "
+                            + Show.si(without.get().value(), limit.unit(), 3) + " is the " + limit.words()
+                            + " above. Leave this blank where the sheet gives no second figure.");
+        }
+    }
+
     /** The publications a correction does not replace: all but the strictest, which is the one that was shown. */
     private static List<Ratings> others(TubeType before) {
         return before.ratings().stream()
@@ -228,9 +248,19 @@ final class TypeReader {
                 .toList();
     }
 
+    /** A published figure; what no receiving or small transmitting tube has is a slip. */
     private Optional<Figure> figure(String name, String text, Unit unit, Prefix shown, double low, double high) {
-        Optional<Typed> typed = complaints.quantity(
-                name, text, Field.of("this figure", unit, shown, low, high).aboveZero());
+        Field field = Field.of("this figure", unit, shown, low, high).aboveZero();
+        Optional<Typed> typed = complaints.quantity(name, text, field);
+        if (typed.isPresent() && !field.plausible(typed.get().value())) {
+            complaints.add(
+                    name,
+                    "“" + FieldErrors.shorten(text) + "” was understood as "
+                            + typed.get().echo()
+                            + ". No tube of an output stage is known with that: from " + Show.si(low, unit, 3) + " to "
+                            + Show.si(high, unit, 3) + ". Type it as it stands in the maker's sheet.");
+            return Optional.empty();
+        }
         return typed.map(t -> new Figure(t.value(), false));
     }
 

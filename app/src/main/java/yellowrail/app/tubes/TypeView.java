@@ -3,11 +3,14 @@ package yellowrail.app.tubes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Correction;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -33,6 +36,8 @@ record TypeView(
         rows.add(row("cathode current, DC", type, Limit.CATHODE_AMPERES));
         rows.add(row("grid circuit, fixed bias", type, Ratings::gridOhmsFixedBias, Unit.OHM));
         rows.add(row("grid circuit, cathode bias", type, Ratings::gridOhmsCathodeBias, Unit.OHM));
+        given(type, OverDrive::screenWatts, DriveLimit.SCREEN_WATTS).ifPresent(rows::add);
+        given(type, OverDrive::peakPlateVolts, DriveLimit.PEAK_PLATE_VOLTS).ifPresent(rows::add);
         List<Row> more = new ArrayList<>();
         more.add(new Row(
                 "heater",
@@ -90,10 +95,16 @@ record TypeView(
                         .toList());
     }
 
-    private static Row row(
-            String name, TubeType type, java.util.function.Function<Ratings, Optional<Figure>> of, Unit unit) {
+    private static Row row(String name, TubeType type, Function<Ratings, Optional<Figure>> of, Unit unit) {
         return new Row(
                 name, type.ratings().stream().map(r -> text(of.apply(r), unit)).toList());
+    }
+
+    /** A limit with signal, which is shown where a publication gives it. */
+    private static Optional<Row> given(TubeType type, Function<OverDrive, Optional<Figure>> of, DriveLimit limit) {
+        return type.ratings().stream().anyMatch(r -> of.apply(r.overDrive()).isPresent())
+                ? Optional.of(row(limit.words(), type, r -> of.apply(r.overDrive()), limit.unit()))
+                : Optional.empty();
     }
 
     private static String text(Optional<Figure> figure, Unit unit) {

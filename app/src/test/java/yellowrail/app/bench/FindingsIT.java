@@ -204,7 +204,8 @@ class FindingsIT extends AppIT {
                         r.cathodeAmperes(),
                         r.gridOhmsFixedBias(),
                         r.gridOhmsCathodeBias(),
-                        r.nonePublished()))
+                        r.nonePublished(),
+                        r.overDrive()))
                 .toList();
         return new TubeType(
                 name,

@@ -9,7 +9,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Correction;
+import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
 
@@ -37,6 +39,8 @@ class TypeReaderTest {
                 "",
                 "",
                 none,
+                "",
+                "",
                 "",
                 "",
                 "",
@@ -162,6 +166,61 @@ class TypeReaderTest {
                 f.transconductance(),
                 f.base(),
                 f.pins(),
-                f.cap());
+                f.cap(),
+                f.peakPlateVolts(),
+                f.signalScreenWatts());
+    }
+
+    /** What a maker permits with signal is kept, and is no less than what he permits without. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "     |     | ",
+                "1200 | 6   | ",
+                " 450 | 3   | ",
+                " 449 |     | peakPlateVolts",
+                "     | 2.9 | signalScreenWatts",
+                "20000|     | peakPlateVolts",
+                " 900 | -4  | signalScreenWatts",
+                " 900 | 400 | signalScreenWatts",
+            })
+    void withSignal(String peak, String screen, String field) {
+        TypeForm f = form("X19", "", "PENTODE", "450", "3", List.of());
+        TypeForm typed = new TypeForm(
+                f.designation(),
+                f.aliases(),
+                f.kind(),
+                f.source(),
+                f.system(),
+                f.plateWatts(),
+                f.screenWatts(),
+                f.combinedWatts(),
+                f.plateVolts(),
+                f.screenVolts(),
+                f.cathodeAmperes(),
+                f.gridFixed(),
+                f.gridCathode(),
+                f.heaterVolts(),
+                f.heaterAmperes(),
+                f.share(),
+                f.band(),
+                f.none(),
+                f.transconductance(),
+                f.base(),
+                f.pins(),
+                f.cap(),
+                peak == null ? "" : peak,
+                screen == null ? "" : screen);
+        TypeReader.Read read = read(typed, Optional.empty());
+        if (field != null) {
+            assertThat(read.complaints().byField()).containsOnlyKeys(field);
+            return;
+        }
+        OverDrive kept = read.type().orElseThrow().ratings().get(0).overDrive();
+        assertThat(kept.peakPlateVolts().map(Figure::value))
+                .isEqualTo(Optional.ofNullable(peak).map(Double::valueOf));
+        assertThat(kept.screenWatts().map(Figure::value))
+                .isEqualTo(Optional.ofNullable(screen).map(Double::valueOf));
     }
 }

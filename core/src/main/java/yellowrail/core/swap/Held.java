@@ -5,8 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import yellowrail.core.reading.Show;
 import yellowrail.core.stage.AgainstRating;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.Ratings;
 
 /**
@@ -21,7 +23,13 @@ import yellowrail.core.tube.Ratings;
  * @param formula how it is worked out
  */
 record Held(
-        Limit limit, double value, double present, double band, boolean highestMains, String where, String formula) {
+        PublishedLimit limit,
+        double value,
+        double present,
+        double band,
+        boolean highestMains,
+        String where,
+        String formula) {
     /** One publication's word on one figure. */
     private record Judged(Held held, Ratings edition, Figure figure, double most, AgainstRating against) {
         SwapVerdict verdict() {
@@ -54,11 +62,11 @@ record Held(
     }
 
     private static SwapRow of(Criterion criterion, SwapCandidate candidate, List<Held> all) {
-        Limit limit = all.get(0).limit;
+        PublishedLimit limit = all.get(0).limit;
         Held largest = all.stream().max(Comparator.comparingDouble(Held::value)).orElseThrow();
         List<Judged> judged = new ArrayList<>();
         for (Ratings edition : candidate.editions()) {
-            edition.figure(limit).ifPresent(f -> all.forEach(h -> judged.add(h.judged(edition, f))));
+            limit.in(edition).ifPresent(f -> all.forEach(h -> judged.add(h.judged(edition, f))));
         }
         if (judged.isEmpty()) {
             return unlimited(criterion, candidate, largest);
@@ -83,9 +91,9 @@ record Held(
     }
 
     private static SwapRow unlimited(Criterion criterion, SwapCandidate candidate, Held largest) {
-        boolean none = !candidate.editions().isEmpty()
-                && candidate.editions().stream().noneMatch(e -> e.unknown(largest.limit));
-        boolean noted = none || largest.limit == Limit.CATHODE_AMPERES;
+        boolean none =
+                !candidate.editions().isEmpty() && candidate.editions().stream().noneMatch(largest.limit::unknownIn);
+        boolean noted = none || largest.limit == Limit.CATHODE_AMPERES || largest.limit == DriveLimit.PEAK_PLATE_VOLTS;
         String what = largest.limit.words() + " of the " + candidate.type().designation();
         return new SwapRow(
                 criterion,
@@ -93,7 +101,7 @@ record Held(
                 largest.shown(largest.value),
                 none ? "none published" : "not known",
                 Double.NaN,
-                (none ? "No limit is published for the " : "No limit is known here for the ") + what + ": "
+                (none ? "No limit is published for the " : "No published limit is known here for the ") + what + ": "
                         + largest.shown(largest.value) + " " + largest.where + ", "
                         + largest.shown(largest.present) + " with the present tubes.",
                 noted ? "" : "Enter it from the maker's sheet on the type's page.",

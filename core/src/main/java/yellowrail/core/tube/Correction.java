@@ -18,7 +18,9 @@ public final class Correction {
             return List.of();
         }
         List<String> differences = new ArrayList<>();
-        for (Limit limit : Limit.values()) {
+        List<PublishedLimit> limits = new ArrayList<>(List.of(Limit.values()));
+        limits.addAll(List.of(DriveLimit.values()));
+        for (PublishedLimit limit : limits) {
             String now = words(mine.get(), limit);
             String then = words(shipped.get(), limit);
             if (!now.equals(then)) {
@@ -34,9 +36,9 @@ public final class Correction {
     }
 
     /** A limit in words: its figure, that none is published, or that it is not known. */
-    public static String words(Ratings ratings, Limit limit) {
-        return ratings.figure(limit)
+    public static String words(Ratings ratings, PublishedLimit limit) {
+        return limit.in(ratings)
                 .map(f -> Show.siPlain(f.value(), limit.unit(), 3))
-                .orElse(ratings.unknown(limit) ? "not known" : "none published");
+                .orElse(limit.unknownIn(ratings) ? "not known" : "none published");
     }
 }

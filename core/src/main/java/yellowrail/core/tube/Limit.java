@@ -1,9 +1,10 @@
 package yellowrail.core.tube;
 
+import java.util.Optional;
 import yellowrail.core.reading.Unit;
 
 /** A limit that a publication can give for DC operation, each with what it limits. */
-public enum Limit {
+public enum Limit implements PublishedLimit {
     PLATE_WATTS("plate dissipation", Unit.WATT),
     SCREEN_WATTS("screen dissipation", Unit.WATT),
     COMBINED_WATTS("plate plus screen dissipation", Unit.WATT),
@@ -19,12 +20,24 @@ public enum Limit {
         this.unit = unit;
     }
 
+    @Override
     public String words() {
         return words;
     }
 
+    @Override
     public Unit unit() {
         return unit;
+    }
+
+    @Override
+    public Optional<Figure> in(Ratings ratings) {
+        return ratings.figure(this);
+    }
+
+    @Override
+    public boolean unknownIn(Ratings ratings) {
+        return ratings.unknown(this);
     }
 
     public boolean ofScreen() {

@@ -51,6 +51,8 @@ final class PublishedTypes {
             "cathode mA",
             "grid kohm fixed bias",
             "grid kohm cathode bias",
+            "peak plate V",
+            "screen W with signal",
             "source");
     private static final Map<Limit, String> LIMITS = Map.of(
             Limit.PLATE_WATTS, "plate W",
@@ -188,7 +190,16 @@ final class PublishedTypes {
                 figure(row, "cathode mA", 1e-3),
                 figure(row, "grid kohm fixed bias", 1e3),
                 figure(row, "grid kohm cathode bias", 1e3),
-                none);
+                none,
+                new OverDrive(known(row, "peak plate V"), known(row, "screen W with signal")));
+    }
+
+    /** A limit that most publications do not give: a figure or blank, since its absence needs no declaration. */
+    private static Optional<Figure> known(Row row, String column) {
+        if (row.text(column).equals(NONE) || row.text(column).equals(NOT_APPLICABLE)) {
+            throw row.wrong(column + " is a figure or blank");
+        }
+        return figure(row, column, 1);
     }
 
     /** A fact, or with ? to be verified; empty where it is unknown, or the column says that there is none. */

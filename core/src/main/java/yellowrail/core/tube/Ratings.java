@@ -18,6 +18,7 @@ import java.util.Set;
  * @param gridOhmsFixedBias largest grid-circuit resistance with fixed bias, Ω
  * @param gridOhmsCathodeBias largest grid-circuit resistance with cathode bias, Ω
  * @param nonePublished the limits this publication is known not to give
+ * @param overDrive what it permits with signal
  */
 public record Ratings(
         RatingSystem system,
@@ -30,7 +31,8 @@ public record Ratings(
         Optional<Figure> cathodeAmperes,
         Optional<Figure> gridOhmsFixedBias,
         Optional<Figure> gridOhmsCathodeBias,
-        Set<Limit> nonePublished) {
+        Set<Limit> nonePublished,
+        OverDrive overDrive) {
     public Ratings {
         nonePublished = Set.copyOf(nonePublished);
     }
@@ -58,7 +60,8 @@ public record Ratings(
                 cathodeAmperes,
                 gridOhmsFixedBias,
                 gridOhmsCathodeBias,
-                Set.of());
+                Set.of(),
+                OverDrive.unknown());
     }
 
     /** The figure of a limit, W, V or A; empty when it is unknown or none is published. */
@@ -91,6 +94,24 @@ public record Ratings(
                 cathodeAmperes,
                 gridOhmsFixedBias,
                 gridOhmsCathodeBias,
-                Set.of(limits));
+                Set.of(limits),
+                overDrive);
+    }
+
+    /** The same publication with what it permits with signal. */
+    public Ratings with(OverDrive with) {
+        return new Ratings(
+                system,
+                edition,
+                plateWatts,
+                screenWatts,
+                combinedWatts,
+                plateVolts,
+                screenVolts,
+                cathodeAmperes,
+                gridOhmsFixedBias,
+                gridOhmsCathodeBias,
+                nonePublished,
+                with);
     }
 }

@@ -32,153 +32,35 @@ final class Around {
     }
 
     /** The same with one part answered otherwise. */
-    static Chassis with(SocketWiring socket) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                socket,
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(HeaterWinding heater) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                heater,
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(GridCircuit grid) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                grid,
-                g.control(),
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(BiasControl control) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                control,
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(CathodeParts cathode) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                cathode,
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(Output output) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                output,
-                g.highTension(),
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(HighTension highTension) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.output(),
-                highTension,
-                g.rectification(),
-                g.room());
-    }
-
-    static Chassis with(Room room) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                g.rectification(),
-                room);
-    }
-
-    static Chassis with(Rectification rectification) {
-        Chassis g = generous();
-        return new Chassis(
-                1,
-                g.socket(),
-                g.heater(),
-                g.grid(),
-                g.control(),
-                g.cathode(),
-                g.output(),
-                g.highTension(),
-                rectification,
-                g.room());
+    static Chassis with(Record part) {
+        return of(1, generous(), part);
     }
 
     /** The same behind a transformer that feeds so many channels. */
     static Chassis channels(int channels, Chassis c) {
-        return new Chassis(
+        return of(channels, c, c.room());
+    }
+
+    private static Chassis of(int channels, Chassis c, Record part) {
+        Chassis made = new Chassis(
                 channels,
-                c.socket(),
-                c.heater(),
-                c.grid(),
-                c.control(),
-                c.cathode(),
-                c.output(),
-                c.highTension(),
-                c.rectification(),
-                c.room());
+                in(part, c.socket()),
+                in(part, c.heater()),
+                in(part, c.grid()),
+                in(part, c.control()),
+                in(part, c.cathode()),
+                in(part, c.output()),
+                in(part, c.highTension()),
+                in(part, c.rectification()),
+                in(part, c.room()));
+        if (!made.toString().contains(part.toString())) {
+            throw new IllegalArgumentException("a chassis has no " + part);
+        }
+        return made;
+    }
+
+    @SuppressWarnings("unchecked")
+    private static <T extends Record> T in(Record part, T usual) {
+        return part.getClass() == usual.getClass() ? (T) part : usual;
     }
 }

@@ -48,7 +48,7 @@ class LimitRowsTest {
                 "SCREEN_HEAT     | KT88  | 380 V | FAIL    | over it by",
                 "SCREEN_HEAT     | EL34  | 380 V | UNKNOWN | too close to call",
                 "PLATE_HEAT      | KT120 | 380 V | UNKNOWN | No curves of the KT120 are known here",
-                "PEAK_VOLTS      | KT88  | 380 V | NOTE    | V here, 621 V with the present tubes",
+                "PEAK_VOLTS      | KT88  | 380 V | NOTE    | highest over the drive at 110 %",
             })
     void limits(Criterion criterion, String type, String stage, SwapVerdict verdict, String said) {
         SwapRow row = Swaps.row(Swaps.sheet(stage(stage), type, Around.generous()), criterion);

@@ -1,0 +1,15 @@
+package yellowrail.core.tube;
+
+import java.util.Optional;
+
+/**
+ * What a publication permits with signal, besides its limits for DC operation. Both are empty for most types.
+ *
+ * @param peakPlateVolts highest plate voltage at any moment of a cycle, V
+ * @param screenWatts screen dissipation averaged over a cycle at full signal, W
+ */
+public record OverDrive(Optional<Figure> peakPlateVolts, Optional<Figure> screenWatts) {
+    public static OverDrive unknown() {
+        return new OverDrive(Optional.empty(), Optional.empty());
+    }
+}
