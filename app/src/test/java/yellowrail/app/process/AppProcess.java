@@ -15,7 +15,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
-import yellowrail.app.AppIT;
 
 /** The application's jar and a database cluster of its own, with full durability, started and killed as processes. */
 public final class AppProcess implements AutoCloseable {
@@ -25,8 +24,6 @@ public final class AppProcess implements AutoCloseable {
     private final Path log = Path.of("target/kill-trial.log").toAbsolutePath();
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
-    private static Path unpacked;
-
     private final int port;
     private Process app;
 
@@ -86,42 +83,9 @@ public final class AppProcess implements AutoCloseable {
         awaitApp();
     }
 
-    /** The jar unpacked, as it is for builders too: it starts in half of the time. */
-    private static synchronized Path unpacked() throws IOException, InterruptedException {
-        if (unpacked == null) {
-            Path folder = Path.of("target", "run-" + AppIT.FORK).toAbsolutePath();
-            Process unpacking = new ProcessBuilder(
-                            "java",
-                            "-Djarmode=tools",
-                            "-jar",
-                            Path.of("target/yellow-rail.jar").toAbsolutePath().toString(),
-                            "extract",
-                            "--force",
-                            "--destination",
-                            folder.toString())
-                    .inheritIO()
-                    .start();
-            if (unpacking.waitFor() != 0) {
-                throw new IllegalStateException("the jar was not unpacked");
-            }
-            unpacked = folder.resolve("yellow-rail.jar");
-        }
-        return unpacked;
-    }
-
     /** Starts the application and does not wait for it. */
     public void launchApp() throws IOException, InterruptedException {
-        ProcessBuilder builder = new ProcessBuilder(
-                        "java",
-                        "-Xmx192m",
-                        "-Xss512k",
-                        "-XX:+UseSerialGC",
-                        // It lives for seconds: what starts soonest is soonest there to be killed.
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:ReservedCodeCacheSize=64m",
-                        "-XX:MaxDirectMemorySize=24m",
-                        "-jar",
-                        unpacked().toString())
+        ProcessBuilder builder = new ProcessBuilder(UnpackedApp.command(settings(), log))
                 .redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()));
         builder.environment().putAll(settings());

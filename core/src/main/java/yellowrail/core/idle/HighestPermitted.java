@@ -136,10 +136,7 @@ final class HighestPermitted {
     }
 
     private boolean holds(Point there) {
-        return outcomes.stream()
-                        .flatMap(o -> o.judge(there).stream())
-                        .allMatch(r -> r.standing() == LimitResult.Standing.WITHIN)
-                && outcomes.stream().noneMatch(o -> o.screenVoltsNeeded(there));
+        return outcomes.stream().allMatch(o -> o.hold(there, limit -> true) && !o.screenVoltsNeeded(there));
     }
 
     /** Volts do not fall when the tube is turned colder, so they say nothing of how far to turn. */
@@ -148,10 +145,7 @@ final class HighestPermitted {
     }
 
     private boolean holdsCurrents(Point there) {
-        return outcomes.stream()
-                .flatMap(o -> o.judge(there).stream())
-                .filter(r -> r.what().unit() != Unit.VOLT)
-                .allMatch(r -> r.standing() == LimitResult.Standing.WITHIN);
+        return outcomes.stream().allMatch(o -> o.hold(there, limit -> limit.unit() != Unit.VOLT));
     }
 
     /** One count of the meter there, as a share of its reading. */

@@ -54,8 +54,9 @@ record LimitResult(
          */
         static Standing of(Estimate value, double max, At at) {
             double edge = max * (1 + PRINTED);
-            boolean over = at == At.NOW || at == At.COMPUTED ? value.value() > edge : value.low() > edge;
-            return over ? OVER : value.high() > edge ? TOO_CLOSE : WITHIN;
+            double likely = value.likely();
+            boolean over = (at == At.NOW || at == At.COMPUTED ? value.value() : value.value() - likely) > edge;
+            return over ? OVER : value.value() + likely > edge ? TOO_CLOSE : WITHIN;
         }
     }
 

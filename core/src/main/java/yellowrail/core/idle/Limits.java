@@ -1,8 +1,11 @@
 package yellowrail.core.idle;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.reading.Band;
@@ -17,6 +20,8 @@ import yellowrail.core.tube.Ratings;
  * never makes a figure better.
  */
 final class Limits {
+    private static final List<Limit> LIMITS = List.of(Limit.values());
+
     private final IdleQuestion question;
     private final Ratings ratings;
     private final List<Ratings> editions;
@@ -51,41 +56,73 @@ final class Limits {
     /** Every limit at every mains it is judged at. */
     List<LimitResult> judge(Point point) {
         List<LimitResult> results = new ArrayList<>();
-        double rated = ratings.plateWatts().orElseThrow().value();
-        double idle = point.plateWatts().value() / rated;
-        double ceiling = question.ceiling() * rated;
-        ceiling(results, point, idle, ceiling, LimitResult.At.NOW, 1);
-        if (reachable(nominal) && nominal > 1) {
-            ceiling(results, point, idle, ceiling, LimitResult.At.NOMINAL, nominal);
-        }
-        for (Ratings edition : editions) {
-            for (Limit limit : Limit.values()) {
-                judge(results, point, idle, edition, limit);
-            }
-        }
+        every(point, limit -> true, results::add);
         return results;
     }
 
-    private void ceiling(
-            List<LimitResult> results, Point point, double idle, double max, LimitResult.At at, double ratio) {
-        results.add(result(Limit.PLATE_WATTS, true, ratings, at, point.plateWatts(), max, point, idle, ratio));
+    /** Whether every one of these limits holds, with its band, at every mains it is judged at. */
+    boolean hold(Point point, Predicate<Limit> judged) {
+        return every(point, judged, r -> r.standing() == LimitResult.Standing.WITHIN);
     }
 
-    private void judge(List<LimitResult> results, Point point, double idle, Ratings edition, Limit limit) {
-        Optional<Estimate> value = point.value(limit);
-        if (value.isEmpty() || edition.figure(limit).isEmpty() || standsIn(point, limit)) {
-            return;
+    /** Judges limit by limit until one of them does not please. */
+    private boolean every(Point point, Predicate<Limit> judged, Predicate<LimitResult> pleases) {
+        double rated = ratings.plateWatts().orElseThrow().value();
+        Estimate watts = point.plateWatts();
+        double idle = watts.value() / rated;
+        if (judged.test(Limit.PLATE_WATTS)) {
+            double ceiling = question.ceiling() * rated;
+            if (!pleases.test(ceiling(point, watts, idle, ceiling, LimitResult.At.NOW, 1))
+                    || reachable(nominal)
+                            && nominal > 1
+                            && !pleases.test(ceiling(point, watts, idle, ceiling, LimitResult.At.NOMINAL, nominal))) {
+                return false;
+            }
         }
-        double max = edition.figure(limit).get().value();
-        results.add(result(limit, false, edition, LimitResult.At.NOW, value.get(), max, point, idle, 1));
-        if (reachable(nominal) && nominal > 1 && edition.system().allowsForMains()) {
-            results.add(result(limit, false, edition, LimitResult.At.NOMINAL, value.get(), max, point, idle, nominal));
+        Map<Limit, Optional<Estimate>> values = new EnumMap<>(Limit.class);
+        for (Ratings edition : editions) {
+            for (Limit limit : LIMITS) {
+                if (judged.test(limit)
+                        && edition.figure(limit).isPresent()
+                        && !standsIn(point, limit)
+                        && !judge(point, idle, edition, limit, values.computeIfAbsent(limit, point::value), pleases)) {
+                    return false;
+                }
+            }
         }
-        if (reachable(highest) && highest > 1) {
-            double allowed = max * edition.system().allowanceAtHighestMains(limit.unit());
-            results.add(
-                    result(limit, false, edition, LimitResult.At.HIGHEST, value.get(), allowed, point, idle, highest));
+        return true;
+    }
+
+    private LimitResult ceiling(Point point, Estimate watts, double idle, double max, LimitResult.At at, double ratio) {
+        return result(Limit.PLATE_WATTS, true, ratings, at, watts, max, point, idle, ratio);
+    }
+
+    private boolean judge(
+            Point point,
+            double idle,
+            Ratings edition,
+            Limit limit,
+            Optional<Estimate> known,
+            Predicate<LimitResult> pleases) {
+        if (known.isEmpty()) {
+            return true;
         }
+        Estimate value = known.get();
+        double max = edition.figure(limit).orElseThrow().value();
+        if (!pleases.test(result(limit, false, edition, LimitResult.At.NOW, value, max, point, idle, 1))) {
+            return false;
+        }
+        if (reachable(nominal)
+                && nominal > 1
+                && edition.system().allowsForMains()
+                && !pleases.test(
+                        result(limit, false, edition, LimitResult.At.NOMINAL, value, max, point, idle, nominal))) {
+            return false;
+        }
+        double allowed = max * edition.system().allowanceAtHighestMains(limit.unit());
+        return !(reachable(highest) && highest > 1)
+                || pleases.test(
+                        result(limit, false, edition, LimitResult.At.HIGHEST, value, allowed, point, idle, highest));
     }
 
     /** Screen volts that were not read are the plate's as a bound: no figure to be judged as a reading. */

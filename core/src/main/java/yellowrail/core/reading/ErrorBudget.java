@@ -1,7 +1,8 @@
 package yellowrail.core.reading;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * The relative limits of error that make up one result.
@@ -54,44 +55,47 @@ public record ErrorBudget(List<Term> terms) {
     }
 
     public ErrorBudget and(ErrorBudget other) {
-        List<Term> more = new ArrayList<>(terms.size() + other.terms.size());
-        more.addAll(terms);
-        for (Term term : other.terms) {
-            add(more, term);
+        if (terms.isEmpty() || other.terms.isEmpty()) {
+            return terms.isEmpty() ? other : this;
         }
-        return new ErrorBudget(more);
-    }
-
-    private static void add(List<Term> terms, Term term) {
-        for (int i = 0; i < terms.size(); i++) {
-            Term known = terms.get(i);
-            if (known.sameCause(term)) {
-                terms.set(i, new Term(known.source(), known.relative() + term.relative(), known.meter()));
-                return;
+        // Lists of a few terms, merged thousands of times for one verdict: as few copies as it takes.
+        Term[] merged = terms.toArray(new Term[terms.size() + other.terms.size()]);
+        int count = terms.size();
+        for (int o = 0; o < other.terms.size(); o++) {
+            Term term = other.terms.get(o);
+            int known = 0;
+            while (known < count && !merged[known].sameCause(term)) {
+                known++;
+            }
+            if (known < count) {
+                Term sum = merged[known];
+                merged[known] = new Term(sum.source(), sum.relative() + term.relative(), sum.meter());
+            } else {
+                merged[count++] = term;
             }
         }
-        terms.add(term);
+        return new ErrorBudget(List.of(count == merged.length ? merged : Arrays.copyOf(merged, count)));
     }
 
     /** All limits scaled by how strongly, and which way, the result depends on this quantity. */
     public ErrorBudget times(double sensitivity) {
-        List<Term> scaled = new ArrayList<>(terms.size());
-        for (Term term : terms) {
-            scaled.add(new Term(term.source(), term.relative() * sensitivity, term.meter()));
-        }
-        return new ErrorBudget(scaled);
+        return each(t -> new Term(t.source(), t.relative() * sensitivity, t.meter()));
     }
 
     /** The limits of one cause scaled, the others as they are. */
     public ErrorBudget scaling(String source, double factor) {
-        List<Term> scaled = new ArrayList<>(terms.size());
-        for (Term term : terms) {
-            scaled.add(
-                    term.source().equals(source)
-                            ? new Term(term.source(), term.relative() * factor, term.meter())
-                            : term);
+        if (factor == 1) {
+            return this;
         }
-        return new ErrorBudget(scaled);
+        return each(t -> t.source().equals(source) ? new Term(t.source(), t.relative() * factor, t.meter()) : t);
+    }
+
+    private ErrorBudget each(UnaryOperator<Term> made) {
+        Term[] changed = new Term[terms.size()];
+        for (int i = 0; i < changed.length; i++) {
+            changed[i] = made.apply(terms.get(i));
+        }
+        return new ErrorBudget(List.of(changed));
     }
 
     /** The limit of one cause, as a share of the result, zero or above. */
