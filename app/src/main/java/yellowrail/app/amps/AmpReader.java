@@ -46,7 +46,7 @@ public final class AmpReader {
                     name, stage.get(), bias, groups, supply, output, judging, or(form.text("quirks"), ""));
             return new Read(Optional.of(description), complaints);
         } catch (IllegalArgumentException refused) {
-            complaints.add("sockets", PartReader.sentence(refused));
+            complaints.add("sockets", FieldErrors.sentence(refused));
             return new Read(Optional.empty(), complaints);
         }
     }

@@ -22,11 +22,6 @@ record PartReader(AmpForm form, FieldErrors complaints) {
         return complaints.pick(field, form.text(field), words, usual);
     }
 
-    static String sentence(IllegalArgumentException refused) {
-        return Character.toUpperCase(refused.getMessage().charAt(0))
-                + refused.getMessage().substring(1) + ".";
-    }
-
     static <T> String word(Map<String, T> words, T value) {
         return words.entrySet().stream()
                 .filter(e -> e.getValue().equals(value))

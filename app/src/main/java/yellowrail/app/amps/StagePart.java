@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.TubeName;
@@ -49,7 +50,7 @@ record StagePart(PartReader in, Catalogue catalogue) {
         try {
             return Optional.of(new StageLayout(topology, connection, tap, sockets, screenOhms));
         } catch (IllegalArgumentException refused) {
-            in.complaints().add("sockets", PartReader.sentence(refused));
+            in.complaints().add("sockets", FieldErrors.sentence(refused));
             return Optional.empty();
         }
     }
@@ -91,7 +92,7 @@ record StagePart(PartReader in, Catalogue catalogue) {
         try {
             return Optional.of(new Socket(name, channel, sideB ? Socket.Side.B : Socket.Side.A, type.get()));
         } catch (IllegalArgumentException refused) {
-            in.complaints().add("socketName" + i, PartReader.sentence(refused));
+            in.complaints().add("socketName" + i, FieldErrors.sentence(refused));
             return Optional.empty();
         }
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.amp.Mains;
@@ -74,7 +75,7 @@ record SupplyPart(PartReader in) {
         try {
             return new Mains(Optional.empty(), nominal, lowest, highest);
         } catch (IllegalArgumentException refused) {
-            in.complaints().add("nominal", PartReader.sentence(refused));
+            in.complaints().add("nominal", FieldErrors.sentence(refused));
             return Mains.around(230, Optional.empty());
         }
     }

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.MeterName;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Socket;
@@ -50,8 +51,7 @@ public final class PlanReader {
         if (purpose.isEmpty()) {
             complaints.add("purpose", "Choose why it is on the bench.");
         }
-        Optional<Meter> meter =
-                meters.stream().filter(m -> m.name().equals(form.meter())).findFirst();
+        Optional<Meter> meter = MeterName.of(form.meter(), meters);
         if (meter.isEmpty()) {
             complaints.add("meter", "Choose the meter you read with.");
         }

@@ -149,4 +149,10 @@ public final class FieldErrors {
     public static String shorten(String text) {
         return text.length() <= 40 ? text : text.substring(0, 37) + "…";
     }
+
+    /** What a value refused of itself, as a sentence. */
+    public static String sentence(IllegalArgumentException refused) {
+        String text = refused.getMessage();
+        return Character.toUpperCase(text.charAt(0)) + text.substring(1) + ".";
+    }
 }

@@ -24,7 +24,6 @@ import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.load.Lead;
-import yellowrail.core.reading.Meter;
 import yellowrail.core.stage.NoSolution;
 
 /** The load: transformer, taps and speakers, and what they do to a stage. Its whole state is in the address. */
@@ -169,12 +168,7 @@ class LoadController {
         model.addAttribute("windings", WindingFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
         model.addAttribute("more", form.moreReadings());
         model.addAttribute("sets", LoadForm.SETS);
-        model.addAttribute(
-                "ownMeters",
-                settings.meters().stream()
-                        .filter(m -> !Meter.CLASSES.contains(m))
-                        .map(Meter::name)
-                        .toList());
+        model.addAttribute("meters", settings.meters());
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "load/answer :: swap" : "load/page";

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.forms.Words;
+import yellowrail.app.forms.MeterName;
 import yellowrail.app.stage.StageReader;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.core.load.AcReading;
@@ -68,13 +68,12 @@ final class LoadReader {
     private final LoadForm form;
     private final boolean singleEnded;
     private final FieldErrors complaints = new FieldErrors();
-    private final Map<String, Meter> meters = new LinkedHashMap<>();
+    private final List<Meter> meters;
 
-    private LoadReader(LoadForm form, List<Meter> own) {
+    private LoadReader(LoadForm form, List<Meter> meters) {
         this.form = form;
         this.singleEnded = form.stage().text("topology").equals("se");
-        meters.putAll(Words.METER);
-        own.stream().filter(m -> !Meter.CLASSES.contains(m)).forEach(m -> meters.put(m.name(), m));
+        this.meters = meters;
     }
 
     /**
@@ -98,7 +97,7 @@ final class LoadReader {
                         .quantity("marked", form.text("marked"), MARKED)
                         .map(Typed::value)
                         .filter(this::isPrimary);
-        Meter meter = complaints.pick("meter", form.text("meter"), meters, Meter.HANDHELD);
+        Meter meter = MeterName.read(form.text("meter"), meters, complaints);
         List<AcReading> readings = new ArrayList<>(kept);
         List<Row> rows = new ArrayList<>();
         for (int i = 1; i <= LoadForm.READINGS; i++) {

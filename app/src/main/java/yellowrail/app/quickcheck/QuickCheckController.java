@@ -24,7 +24,6 @@ import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.idle.IdleCheck;
 import yellowrail.core.idle.Slip;
-import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
@@ -83,11 +82,7 @@ class QuickCheckController {
                         .toList());
         model.addAttribute("types", catalogue.types());
         model.addAttribute("editions", editions(read, request));
-        model.addAttribute(
-                "ownMeters",
-                settings.meters().stream()
-                        .filter(m -> !Meter.CLASSES.contains(m))
-                        .toList());
+        model.addAttribute("meters", settings.meters());
         model.addAttribute("profiles", windows);
         model.addAttribute("waiting", bench.waiting());
         Map<String, String> typed = new LinkedHashMap<>();

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.MeterName;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
@@ -134,25 +135,14 @@ public final class RoundReader {
     }
 
     private static RoundState state(RoundForm form, List<Meter> meters, FieldErrors complaints) {
-        // The classes go by the words of a check too.
-        String name = or(form.meter(), Meter.HANDHELD.name());
-        Optional<Meter> meter = meters.stream()
-                .filter(m -> m.name().equals(name))
-                .findFirst()
-                .or(() -> Optional.ofNullable(Words.METER.get(name)));
-        if (meter.isEmpty()) {
-            complaints.add(
-                    "meter",
-                    "There is no meter called “" + FieldErrors.shorten(name) + "”.",
-                    meters.stream().map(Meter::name).toList());
-        }
+        Meter meter = MeterName.read(form.meter(), meters, complaints);
         Optional<Double> spread =
                 complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
         if (spread.isPresent() && spread.get() > 1) {
             complaints.add("spread", "A spread is 0 to 100 % of the mean.");
         }
         return new RoundState(
-                meter.orElse(Meter.HANDHELD),
+                meter,
                 complaints.pick("ref", form.ref(), Words.REFERENCE, PlateVolts.Reference.CHASSIS),
                 Answered.of(complaints.yesNo("limiter", form.limiter())),
                 Answered.of(complaints.yesNo("reduced", form.reduced())),

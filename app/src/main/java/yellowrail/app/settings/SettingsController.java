@@ -139,10 +139,7 @@ class SettingsController {
                 store.run();
                 return "redirect:/settings?kept=yes";
             } catch (IllegalArgumentException refused) {
-                complaints.add(
-                        "lo",
-                        Character.toUpperCase(refused.getMessage().charAt(0))
-                                + refused.getMessage().substring(1) + ".");
+                complaints.add("lo", FieldErrors.sentence(refused));
             } catch (StoredDifferently stored) {
                 response.setStatus(409);
                 complaints.add("form", stored.getMessage());

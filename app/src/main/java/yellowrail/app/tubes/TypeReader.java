@@ -276,10 +276,7 @@ final class TypeReader {
                     share.get().value() / 100,
                     band.map(Typed::value).orElse(share.get().value() / 3) / 100));
         } catch (IllegalArgumentException refused) {
-            complaints.add(
-                    "share",
-                    Character.toUpperCase(refused.getMessage().charAt(0))
-                            + refused.getMessage().substring(1) + ".");
+            complaints.add("share", FieldErrors.sentence(refused));
             return Optional.empty();
         }
     }

@@ -9,6 +9,14 @@ public interface Event {
         return Optional.empty();
     }
 
+    /** What it changes of the session; nothing for one that only stands in its record. */
+    default void happens(SessionChanges changes) {}
+
+    /** Whether it says that the amp has power. */
+    default boolean signOfPower() {
+        return false;
+    }
+
     /**
      * Why it is not even kept in the history when it was made before something already taken from another device.
      *

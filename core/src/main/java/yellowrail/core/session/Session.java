@@ -2,46 +2,24 @@ package yellowrail.core.session;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.SupplyNode;
-import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Point;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.AdaptorMoved;
 import yellowrail.core.session.events.Aimed;
-import yellowrail.core.session.events.BiasTold;
-import yellowrail.core.session.events.Changed;
 import yellowrail.core.session.events.ClosedUnsigned;
-import yellowrail.core.session.events.Declared;
-import yellowrail.core.session.events.DirectionSeen;
-import yellowrail.core.session.events.EmergencyStop;
-import yellowrail.core.session.events.Entered;
 import yellowrail.core.session.events.Exchanged;
-import yellowrail.core.session.events.LimiterSet;
-import yellowrail.core.session.events.Moved;
-import yellowrail.core.session.events.Named;
-import yellowrail.core.session.events.Opened;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Read;
-import yellowrail.core.session.events.Resumed;
-import yellowrail.core.session.events.Ripple;
 import yellowrail.core.session.events.SignedOff;
-import yellowrail.core.session.events.Skipped;
-import yellowrail.core.session.events.Ticked;
-import yellowrail.core.session.events.ToMiddle;
-import yellowrail.core.session.events.Turned;
-import yellowrail.core.session.events.Voided;
-import yellowrail.core.session.stops.DrainAndClose;
-import yellowrail.core.session.stops.Drained;
 import yellowrail.core.session.stops.Stops;
 
 /**
@@ -54,32 +32,28 @@ public final class Session {
 
     private final Plan plan;
     private final List<Entry> entries = new ArrayList<>();
-    private final List<Context> contexts = new ArrayList<>();
+    final Timeline timeline = new Timeline();
     private final Rail rail;
-    private final Map<Stop, Mark> marks = new LinkedHashMap<>();
-    private final List<Long> plays = new ArrayList<>();
-    private final Map<Check, Set<String>> ticks = new LinkedHashMap<>();
-    private final List<RecordedReading> readings = new ArrayList<>();
-    private final List<Amendment> amendments = new ArrayList<>();
-    private final Set<String> superseded = new HashSet<>();
-    private final Map<String, String> tubes = new LinkedHashMap<>();
-    private final Map<String, Control.Direction> directions = new LinkedHashMap<>();
-    private final DeviceClocks clocks = new DeviceClocks();
+    final Map<Stop, Mark> marks = new LinkedHashMap<>();
+    final List<Long> plays = new ArrayList<>();
+    final Confirmations confirmed = new Confirmations();
+    final ReadingLog readings = new ReadingLog();
+    final Map<String, String> tubes = new LinkedHashMap<>();
+    final Map<String, Control.Direction> directions = new LinkedHashMap<>();
+    final DeviceClocks clocks = new DeviceClocks();
     private final List<Late> late = new ArrayList<>();
-    private final List<SafetyStop> safetyStops = new ArrayList<>();
-    private final Set<String> takenBack = new HashSet<>();
-    private Stop here;
-    private boolean tubesMoved;
-    private boolean toMiddle;
-    private Access access;
-    private boolean stopped;
+    final SafetyStops safety = new SafetyStops();
+    Stop here;
+    boolean tubesMoved;
+    boolean toMiddle;
+    Access access;
     private boolean clockWentBack;
     private long lastAt;
-    private Optional<Entry> contradiction = Optional.empty();
-    private Optional<SignedOff> signed = Optional.empty();
-    private Optional<ClosedUnsigned> closed = Optional.empty();
-    private Optional<Aimed> aim = Optional.empty();
-    private Optional<BiasScheme> biasTold = Optional.empty();
+    Optional<Entry> contradiction = Optional.empty();
+    Optional<SignedOff> signed = Optional.empty();
+    Optional<ClosedUnsigned> closed = Optional.empty();
+    Optional<Aimed> aim = Optional.empty();
+    Optional<BiasScheme> biasTold = Optional.empty();
 
     public Session(Plan plan) {
         this(plan, Stops.RAIL);
@@ -90,7 +64,6 @@ public final class Session {
         this.plan = plan;
         this.rail = rail;
         this.here = rail.first();
-        contexts.add(Context.BEGIN);
         tubes.putAll(plan.tubes());
         access = plan.setup().access();
         plan.setup().memory().turns().forEach((control, turn) -> directions.put(control, turn.direction()));
@@ -118,92 +91,29 @@ public final class Session {
     /** Adds an event that happened. */
     public void apply(Entry entry) {
         boolean late = clocks.late(entry);
+        SessionChanges now = new SessionChanges(this, entry, entry.at(), false);
         if (forgotten(entry.at())) {
             // What was read before stays as it was if the amp was off; if it was on, nobody knows what went on.
             boolean on = context().power().on();
-            contexts.add(context().powered(entry.at(), Power.UNDECLARED));
+            timeline.add(context().powered(entry.at(), Power.UNDECLARED));
             if (on) {
-                contexts.add(context().reset(entry.at()));
+                timeline.add(context().reset(entry.at()));
             }
-            forgetOff();
+            now.forgetOff();
         }
         boolean back = clocks.wentBack(entry);
         if (back) {
             clockWentBack = true;
-            contexts.add(context().reset(entry.at()));
+            timeline.add(context().reset(entry.at()));
         }
         entries.add(entry);
         if (late) {
             this.late.add(new Late(entry, takeLate(entry)));
         } else {
-            take(entry, entry.at(), back);
+            entry.event().happens(new SessionChanges(this, entry, entry.at(), back));
         }
         lastAt = Math.max(lastAt, entry.at());
-        redeem(lastAt);
-    }
-
-    private void take(Entry entry, long at, boolean back) {
-        Event event = entry.event();
-        if (event instanceof Entered e) {
-            markWhatIsDone(e.stop(), at);
-            here = e.stop();
-            if (here.plays()) {
-                plays.add(at);
-            }
-        } else if (event instanceof Skipped e) {
-            marks.put(e.stop(), new Mark(false, e.reason()));
-        } else if (event instanceof Declared e) {
-            declare(e.power(), at);
-        } else if (event instanceof LimiterSet e) {
-            contexts.add(context().limited(at, e.inSeries()));
-            if (e.inSeries()) {
-                ticks.remove(DrainAndClose.LIMITER_OUT);
-            }
-        } else if (event instanceof Ticked e) {
-            tick(e);
-        } else if (event instanceof Read e) {
-            read(entry, e, back);
-        } else if (event instanceof Voided e) {
-            amend(e.reading(), Amendment.Kind.VOIDED, at, e.reason());
-        } else if (event instanceof Moved e) {
-            RecordedReading old = amend(e.reading(), Amendment.Kind.MOVED, at, e.reason());
-            insertAfter(old, replacing(old, entry.id(), old.quantity().at(e.point()), old.typed(), e.reason()));
-        } else if (event instanceof Turned) {
-            contexts.add(context().reset(at));
-        } else if (event instanceof DirectionSeen e) {
-            directions.put(e.control(), e.direction());
-        } else if (event instanceof Placed e) {
-            tubes.put(e.socket(), e.tube());
-            moved(at);
-        } else if (event instanceof Exchanged e) {
-            String a = tube(e.socketA());
-            tubes.put(e.socketA(), tube(e.socketB()));
-            tubes.put(e.socketB(), a);
-            moved(at);
-        } else if (event instanceof Changed) {
-            ticks.remove(Drained.CHASSIS_CLOSED);
-            afresh(at);
-        } else if (event instanceof Ripple && context().power() == Power.OFF) {
-            contradict(entry, at);
-        } else if (event instanceof Opened e) {
-            access = access.orMore(e.access());
-        } else if (event instanceof Named e) {
-            tubes.put(e.socket(), e.tube());
-        } else if (event instanceof Aimed e) {
-            aim = Optional.of(e);
-        } else if (event instanceof ToMiddle e) {
-            toMiddle = e.wanted();
-        } else if (event instanceof BiasTold e) {
-            biasTold = Optional.of(e.bias());
-        } else if (event instanceof EmergencyStop e) {
-            stop(entry, e, at);
-        } else if (event instanceof Resumed) {
-            stopped = false;
-        } else if (event instanceof SignedOff e) {
-            signed = Optional.of(e);
-        } else if (event instanceof ClosedUnsigned e) {
-            closed = Optional.of(e);
-        }
+        new SessionChanges(this, entry, lastAt, false).redeem();
     }
 
     /**
@@ -212,25 +122,20 @@ public final class Session {
      */
     private Late.Effect takeLate(Entry entry) {
         Event event = entry.event();
-        boolean power = signOfPower(event);
-        if (event instanceof Read read) {
-            read(entry, read, false);
+        SessionChanges now = new SessionChanges(this, entry, lastAt, false);
+        boolean reading = event instanceof Read;
+        if (reading) {
+            event.happens(now);
         }
-        if (power && againstOff(entry.at())) {
-            contradict(entry, lastAt);
+        if (event.signOfPower() && againstOff(entry.at())) {
+            now.contradict();
             return Late.Effect.CLOSED;
         }
         boolean applies = event.countsLate(this, entry.at());
-        if (applies && !(event instanceof Read)) {
-            take(entry, lastAt, false);
+        if (applies && !reading) {
+            event.happens(now);
         }
         return applies ? Late.Effect.APPLIED : Late.Effect.FILED;
-    }
-
-    private static boolean signOfPower(Event event) {
-        return event instanceof Declared d && d.power().on()
-                || event instanceof Ripple
-                || event instanceof Read r && SignOfPower.in(r);
     }
 
     /** Whether something made then contradicts that the amp is off. */
@@ -238,214 +143,8 @@ public final class Session {
         return context().power() == Power.OFF && at >= context().offSince() - DeviceClocks.OFFSET_MILLIS;
     }
 
-    private void contradict(Entry entry, long at) {
-        contexts.add(context().powered(at, Power.UNDECLARED).reset(at));
-        contradiction = Optional.of(entry);
-        forgetOff();
-    }
-
-    private void declare(Power power, long at) {
-        SafetyStop stop = stopped ? safetyStops.get(safetyStops.size() - 1) : null;
-        if (stop != null && stop.takenBackBy(power, at)) {
-            takeBack(stop, at);
-            return;
-        }
-        if (power == context().power()) {
-            return;
-        }
-        contradiction = Optional.empty();
-        if (power.on()) {
-            for (Stop before : stops()) {
-                if (before.powered()) {
-                    break;
-                }
-                markIfDone(before, at);
-            }
-            contexts.add(context().powered(at, power));
-            forgetOff();
-            doAgain();
-        } else {
-            contexts.add(context().powered(at, power));
-            forgetOff();
-            marks.keySet().removeIf(Stop::endsWithPower);
-        }
-    }
-
-    /** What was confirmed of the amp while it was off holds no longer. */
-    private void forgetOff() {
-        forget(Check.Holds.WHILE_OFF);
-    }
-
-    private void forget(Check.Holds... ended) {
-        ticks.keySet().removeIf(c -> List.of(ended).contains(c.holds()));
-    }
-
-    private void stop(Entry entry, EmergencyStop e, long at) {
-        if (stopped) {
-            return;
-        }
-        safetyStops.add(new SafetyStop(entry.id(), at, e.what(), context(), Map.copyOf(marks), confirmed()));
-        // Off is never inferred from it, and nothing that was read before counts as the present state.
-        contexts.add(context().powered(at, Power.UNDECLARED));
-        forgetOff();
-        afresh(at);
-        stopped = true;
-    }
-
-    private void takeBack(SafetyStop stop, long at) {
-        contexts.add(stop.before().again(at));
-        marks.clear();
-        marks.putAll(stop.marks());
-        ticks.clear();
-        stop.ticks().forEach((check, points) -> ticks.put(check, new HashSet<>(points)));
-        takenBack.add(stop.entry());
-        stopped = false;
-        // What was entered since then holds: a limiter put in, a confirmation taken back.
-        boolean since = false;
-        for (Entry entry : entries) {
-            if (since && entry.event() instanceof LimiterSet limiter) {
-                contexts.add(context().limited(at, limiter.inSeries()));
-            } else if (since && entry.event() instanceof Ticked tick && !tick.done()) {
-                tick(tick);
-            }
-            since |= entry.id().equals(stop.entry());
-        }
-    }
-
-    private void tick(Ticked e) {
-        if (e.done()) {
-            ticks.computeIfAbsent(e.check(), c -> new HashSet<>()).add(e.point());
-        } else {
-            ticks.getOrDefault(e.check(), new HashSet<>()).remove(e.point());
-            rail.stopOf(e.check()).filter(Stop::reopens).ifPresent(marks::remove);
-        }
-    }
-
-    private Map<Check, Set<String>> confirmed() {
-        Map<Check, Set<String>> confirmed = new LinkedHashMap<>();
-        ticks.forEach((check, points) -> {
-            if (!points.isEmpty()) {
-                confirmed.put(check, Set.copyOf(points));
-            }
-        });
-        return confirmed;
-    }
-
-    private void read(Entry entry, Read e, boolean back) {
-        if (!e.supersedes().isEmpty()) {
-            RecordedReading old = amend(e.supersedes(), Amendment.Kind.CORRECTED, entry.at(), e.reason());
-            insertAfter(old, replacing(old, entry.id(), old.point(), e.typed(), e.reason()));
-            return;
-        }
-        boolean isLate = clocks.late(entry);
-        if (!isLate && context().power() == Power.OFF && SignOfPower.in(e)) {
-            contradict(entry, entry.at());
-        }
-        Context context = contextAt(entry.at(), back);
-        RecordedReading taken = new RecordedReading(
-                entry.id(),
-                entry.at(),
-                e.quantity(),
-                e.quantity().at(e.point()),
-                e.typed(),
-                "",
-                e.reason(),
-                here,
-                isLate,
-                context);
-        int place = readings.size();
-        while (isLate && place > 0 && readings.get(place - 1).at() > entry.at()) {
-            place--;
-        }
-        readings.add(place, taken);
-        if (e.quantity() == Quantity.RESIDUAL && Math.abs(e.typed().value()) > plan.handsVolts()) {
-            ticks.remove(Drained.METER_PROVEN);
-        }
-        if (e.quantity() == Quantity.SENSE_OHMS || e.quantity() == Quantity.HALF_PRIMARY_OHMS) {
-            ticks.remove(Drained.CHASSIS_CLOSED);
-        }
-    }
-
-    private RecordedReading amend(String id, Amendment.Kind kind, long at, String reason) {
-        RecordedReading old = reading(id).orElseThrow();
-        int place = readings.indexOf(old);
-        boolean atOnce = readings.subList(place + 1, readings.size()).stream().noneMatch(r -> r.sameAs(old));
-        superseded.add(id);
-        amendments.add(new Amendment(old, kind, at, atOnce, reason));
-        return old;
-    }
-
-    private static RecordedReading replacing(RecordedReading old, String id, Point point, Typed typed, String reason) {
-        return new RecordedReading(
-                id, old.at(), old.quantity(), point, typed, old.id(), reason, old.stop(), old.late(), old.context());
-    }
-
-    /** A correction stands where the reading stood that it corrects: it is no newer than that. */
-    private void insertAfter(RecordedReading old, RecordedReading taken) {
-        readings.add(readings.indexOf(old) + 1, taken);
-    }
-
-    private void moved(long at) {
-        tubesMoved = true;
-        access = access.orMore(Access.ADAPTORS);
-        forget(Check.Holds.UNTIL_TUBES_MOVE);
-        afresh(at);
-        marks.keySet().removeIf(Stop::ofTubes);
-    }
-
-    /** A changed amp is measured anew, and closed anew. */
-    private void afresh(long at) {
-        contexts.add(context().reset(at));
-        forget(Check.Holds.UNTIL_CHANGED);
-        doAgain();
-    }
-
-    /** What was done or skipped for this setting has to be done again. */
-    private void doAgain() {
-        marks.keySet().removeIf(Stop::doneAgain);
-        forget(Check.Holds.OF_SETTING);
-    }
-
-    private void markWhatIsDone(Stop target, long at) {
-        for (Stop stop : stops()) {
-            if (rail.isBefore(stop, target)) {
-                markIfDone(stop, at);
-            }
-        }
-    }
-
-    private void markIfDone(Stop stop, long at) {
-        if (stops().contains(stop)
-                && !marks.containsKey(stop)
-                && stop.missing(this, at).isEmpty()) {
-            marks.put(stop, Mark.DONE);
-        }
-    }
-
-    /** A stop that was skipped and then done after all is done. */
-    private void redeem(long at) {
-        Mark mark = marks.get(here);
-        if (mark != null && !mark.done() && here.missing(this, at).isEmpty()) {
-            marks.put(here, Mark.DONE);
-        }
-    }
-
-    /** The state in which something with this time happened: a reading that was queued belongs to its own time. */
-    private Context contextAt(long at, boolean back) {
-        Context last = context();
-        if (back || at >= last.from()) {
-            return last;
-        }
-        for (int i = contexts.size() - 1; i > 0; i--) {
-            if (contexts.get(i).from() <= at) {
-                return contexts.get(i);
-            }
-        }
-        return contexts.get(Math.min(1, contexts.size() - 1));
-    }
-
     public Power powerFor(long at) {
-        return forgotten(at) ? Power.UNDECLARED : contextAt(at, false).power();
+        return forgotten(at) ? Power.UNDECLARED : timeline.at(at).power();
     }
 
     boolean forgotten(long at) {
@@ -468,7 +167,7 @@ public final class Session {
     }
 
     public Context context() {
-        return contexts.get(contexts.size() - 1);
+        return timeline.now();
     }
 
     /** The declared state, as far as it still holds at this time. */
@@ -534,15 +233,15 @@ public final class Session {
 
     /** Whether a limiter stood in series at any time. */
     public boolean limited() {
-        return contexts.stream().anyMatch(Context::limiter);
+        return timeline.limited();
     }
 
     public boolean ticked(Check check, String point) {
-        return ticks.getOrDefault(check, Set.of()).contains(point);
+        return confirmed.of(check, point);
     }
 
     public boolean stopped() {
-        return stopped;
+        return safety.standing();
     }
 
     public boolean clockWentBack() {
@@ -575,43 +274,32 @@ public final class Session {
 
     /** Readings that were corrected, taken back or moved. */
     public List<Amendment> amendments() {
-        return Collections.unmodifiableList(amendments);
+        return readings.amendments();
     }
 
     List<SafetyStop> safetyStops() {
-        return safetyStops;
+        return safety.all();
     }
 
     /** Whether a stop for safety was taken back as a mistake. */
     boolean takenBack(SafetyStop stop) {
-        return takenBack.contains(stop.entry());
+        return safety.takenBack(stop);
     }
 
     /** Whether declaring this state now takes the last stop for safety back as a mistake. */
     public boolean mistake(Power declared, long at) {
-        return stopped && safetyStops.get(safetyStops.size() - 1).takenBackBy(declared, at);
+        return safety.takenBackBy(declared, at).isPresent();
     }
 
     /** What the amp's power was when it was stopped for safety; empty once that cannot be taken back. */
     public Optional<Power> beforeStop(long at) {
-        return stopped
-                ? Optional.of(safetyStops.get(safetyStops.size() - 1).before().power())
-                        .filter(p -> mistake(p, at))
-                : Optional.empty();
+        return safety.last().map(s -> s.before().power()).filter(p -> mistake(p, at));
     }
 
     /** When play began, each time in this power-on and setting, oldest first. */
     List<Long> plays() {
-        return plays.stream().filter(p -> p >= stretchFrom()).toList();
-    }
-
-    private long stretchFrom() {
-        int stretch = context().stretch();
-        return contexts.stream()
-                .filter(c -> c.stretch() == stretch)
-                .mapToLong(Context::from)
-                .min()
-                .orElse(Long.MIN_VALUE);
+        long from = timeline.stretchFrom();
+        return plays.stream().filter(p -> p >= from).toList();
     }
 
     /** How the fixed bias behaves, as told in this session; empty when it was not. */
@@ -639,31 +327,25 @@ public final class Session {
 
     /** Every reading, superseded ones included. */
     public List<RecordedReading> readings() {
-        return Collections.unmodifiableList(readings);
+        return readings.all();
     }
 
     public boolean superseded(String id) {
-        return superseded.contains(id);
+        return readings.superseded(id);
     }
 
     /** The readings that hold. */
     public List<RecordedReading> holding() {
-        return readings.stream().filter(r -> !superseded.contains(r.id())).toList();
+        return readings.holding();
     }
 
     public Optional<RecordedReading> reading(String id) {
-        return readings.stream().filter(r -> r.id().equals(id)).findFirst();
+        return readings.reading(id);
     }
 
     /** The last reading that holds of a quantity at a point. */
     public Optional<RecordedReading> last(Quantity quantity, String point) {
-        for (int i = readings.size() - 1; i >= 0; i--) {
-            RecordedReading reading = readings.get(i);
-            if (reading.isOf(quantity, point) && !superseded.contains(reading.id())) {
-                return Optional.of(reading);
-            }
-        }
-        return Optional.empty();
+        return readings.last(quantity, point);
     }
 
     /** The label of the tube in a socket; empty when none was given. */
@@ -723,7 +405,7 @@ public final class Session {
 
     /** Those that were corrected or taken back included. */
     List<RecordedReading> everyResidual(String node) {
-        return readings.stream().filter(r -> sinceOff(r, node)).toList();
+        return readings.all().stream().filter(r -> sinceOff(r, node)).toList();
     }
 
     private boolean sinceOff(RecordedReading reading, String node) {
@@ -747,18 +429,15 @@ public final class Session {
         return List.of(
                 here,
                 Map.copyOf(marks),
-                confirmed(),
-                List.copyOf(readings),
-                Set.copyOf(superseded),
+                confirmed.now(),
+                readings.fingerprint(),
                 Map.copyOf(tubes),
                 Map.copyOf(directions),
-                List.copyOf(contexts),
-                stopped,
+                timeline.fingerprint(),
+                safety.fingerprint(),
                 clockWentBack,
                 lastAt,
-                List.copyOf(amendments),
                 List.copyOf(late),
-                Set.copyOf(takenBack),
                 contradiction,
                 closed,
                 signed,

@@ -19,12 +19,21 @@ final class BiasRow {
 
     static SwapRow of(SwapQuestion question, SolvedStage after) {
         double needed = after.stage().biasing().gridA();
-        double colder = gridFor(question, 1 + SPREAD, COLDEST_GRID);
-        double hotter = gridFor(question, 1 / (1 + SPREAD), 0);
-        String need =
-                volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0) + " % of the rating, "
-                        + volts(colder) + " to " + volts(hotter) + " over the spread of tubes";
+        double band = after.bands().plate();
         String now = unchanged(question);
+        if (Double.isInfinite(band)) {
+            return SwapRow.of(
+                            Criterion.BIAS_RANGE,
+                            SwapVerdict.UNKNOWN,
+                            "Not told: the model is not fitted near these volts. " + now)
+                    .figures(volts(needed), "not told", Double.NaN);
+        }
+        double colder = gridFor(question, (1 + SPREAD) * (1 + band), COLDEST_GRID);
+        double hotter = gridFor(question, 1 / ((1 + SPREAD) * (1 + band)), 0);
+        String need =
+                volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0)
+                        + " % of the rating, " + volts(colder) + " to " + volts(hotter)
+                        + " over the spread of tubes and the model's ±" + Show.plain(100 * band, 2) + " %";
         BiasControl control = question.chassis().control();
         if (control.coldest().isEmpty() || control.hottest().isEmpty()) {
             return SwapRow.of(
@@ -39,14 +48,23 @@ final class BiasRow {
         String range = volts(coldest) + " to " + volts(hottest);
         double shortCold = coldest - colder;
         double shortHot = hotter - hottest;
-        boolean centre = needed >= coldest && needed <= hottest;
+        // A typical tube, as far as the model tells where it lies.
+        double typicalColder = gridFor(question, 1 + band, COLDEST_GRID);
+        double typicalHotter = gridFor(question, 1 / (1 + band), 0);
+        boolean reached = typicalColder >= coldest && typicalHotter <= hottest;
+        boolean missed = typicalHotter < coldest || typicalColder > hottest;
+        boolean all = shortCold <= 0 && shortHot <= 0;
         SwapVerdict verdict =
-                !centre ? SwapVerdict.FAIL : shortCold > 0 || shortHot > 0 ? SwapVerdict.NOTE : SwapVerdict.PASS;
-        String miss = shortCold > 0
-                ? " The cold end is short by " + volts(shortCold) + (centre ? " for a strong tube." : ".")
-                : shortHot > 0
-                        ? " The hot end is short by " + volts(shortHot) + (centre ? " for a weak tube." : ".")
-                        : "";
+                missed ? SwapVerdict.FAIL : !reached ? SwapVerdict.UNKNOWN : all ? SwapVerdict.PASS : SwapVerdict.NOTE;
+        String end = shortCold > 0
+                ? " The cold end is short by " + volts(shortCold)
+                : " The hot end is short by " + volts(shortHot);
+        String miss = switch (verdict) {
+            case PASS -> "";
+            case NOTE -> end + (shortCold > 0 ? " for a strong tube." : " for a weak tube.");
+            case UNKNOWN -> end + "; for a typical tube it is too close to call.";
+            case FAIL -> end + ".";
+        };
         return SwapRow.of(
                         Criterion.BIAS_RANGE,
                         verdict,

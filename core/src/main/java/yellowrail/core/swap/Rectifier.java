@@ -15,6 +15,7 @@ import yellowrail.core.tube.Figure;
  * @param amperes direct current it may give, A
  * @param firstFarads largest capacitor right behind it, F
  * @param peakAmperes largest peak of one plate, A
+ * @param inverseVolts largest peak inverse volts between plate and cathode, V
  * @param ohms its drop over the direct current it was published at, Ω: an estimate, since a capacitor draws in peaks
  * @param slow whether its cathode warms up with the tubes, so that B+ comes with their current
  */
@@ -26,6 +27,7 @@ public record Rectifier(
         Optional<Figure> amperes,
         Optional<Figure> firstFarads,
         Optional<Figure> peakAmperes,
+        Optional<Figure> inverseVolts,
         Optional<Double> ohms,
         boolean slow) {
     private static final List<String> COLUMNS = List.of(
@@ -36,6 +38,7 @@ public record Rectifier(
             "DC mA",
             "first capacitor uF",
             "peak mA",
+            "inverse V",
             "drop V",
             "drop at mA",
             "slow",
@@ -83,6 +86,7 @@ public record Rectifier(
                 figure(row, "DC mA", MILLI),
                 figure(row, "first capacitor uF", MICRO),
                 figure(row, "peak mA", MILLI),
+                figure(row, "inverse V", 1),
                 volts.flatMap(v -> at.map(a -> v.value() / a.value())),
                 row.word("slow", YES_NO));
     }

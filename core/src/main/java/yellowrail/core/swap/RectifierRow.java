@@ -8,6 +8,7 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.AgainstRating;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.ModelTrust;
 
 /** The rectifier that would feed the tubes: its direct current, the capacitor behind it, its heater, and what B+ does. */
 final class RectifierRow {
@@ -36,6 +37,7 @@ final class RectifierRow {
         if (!rectifier.solidState()) {
             current(rectifier, tubes, total);
             capacitor(rectifier);
+            inverse(rectifier);
         } else {
             add(SwapVerdict.PASS, "diodes are held by what winding and rectifier are said to give, in the row above");
         }
@@ -110,6 +112,26 @@ final class RectifierRow {
                     farads(fitted.get()) + " of "
                             + farads(rectifier.firstFarads().get().value()) + " right behind it"
                             + (verify ? ", to be verified with the maker's sheet" : ""));
+        }
+    }
+
+    /** While one plate rests, the winding's peak and the capacitor's charge stand across it, one on top of the other. */
+    private void inverse(Rectifier rectifier) {
+        double volts = 2 * after.stage().supplyVolts() * question.present().highest();
+        String figures = Show.si(volts, Unit.VOLT, 3) + " inverse at highest mains, before the tubes conduct";
+        Optional<Figure> limit = rectifier.inverseVolts();
+        if (limit.isEmpty()) {
+            add(SwapVerdict.NOTE, figures + ": what it stands is not known here");
+            return;
+        }
+        String of = figures + ", of " + Show.si(limit.get().value(), Unit.VOLT, 3);
+        switch (AgainstRating.of(volts, limit.get().value(), ModelTrust.VOLTS_BAND)) {
+            case OVER -> add(SwapVerdict.FAIL, of + ": over it");
+            case OPEN ->
+                add(
+                        limit.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS,
+                        of + (limit.get().toBeVerified() ? ", to be verified with the maker's sheet" : ""));
+            default -> add(SwapVerdict.UNKNOWN, of + ": too close to call");
         }
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -49,12 +50,39 @@ class RectifierTest {
                 "solid state | ?     | ?   | PASS    | diodes are held by what winding and rectifier are said to give",
                 "GZ34  | EZ81        | 40  | FAIL    | its heater takes 6.3 V",
                 "?     | GZ34        | 40  | UNKNOWN | which one is fitted now is not answered",
+                "GZ34  | ?           | 50  | PASS    | inverse at highest mains, before the tubes conduct, of 1500 V",
                 "EZ90  | EZ80        | 40  | FAIL    | of 90.0 mA direct current",
             })
     void eachComesOutAsItWould(String now, String then, Double first, SwapVerdict verdict, String said) {
         SwapRow row = Swaps.row(sheet(now, then, first), Criterion.RECTIFIER);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
+    }
+
+    /** Twice the unloaded B+ at highest mains stands across a plate at rest. */
+    @ParameterizedTest(name = "{0} behind {1} V: {2}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "GZ34 | 600 | PASS    | 1320 V inverse",
+                "GZ34 | 675 | UNKNOWN | too close to call",
+                "GZ34 | 700 | FAIL    | over it",
+                "EZ81 | 400 | NOTE    | of 1300 V, to be verified",
+                "EZ81 | 600 | FAIL    | over it",
+            })
+    void inverse(String name, double supply, SwapVerdict verdict, String said) {
+        Present pair = Swaps.fixed("6L6GC", 2, supply, 5000, 0.3);
+        SwapRow row = Swaps.row(
+                Swaps.sheet(
+                        pair,
+                        "6L6GC",
+                        Around.with(new Rectification(Rectifier.find(name), Optional.empty(), Optional.of(10e-6)))),
+                Criterion.RECTIFIER);
+        assertThat(Stream.of(row.reason().split("; ")).filter(r -> r.contains("inverse")))
+                .singleElement()
+                .asString()
+                .contains(said);
+        assertThat(row.verdict()).isGreaterThanOrEqualTo(verdict);
     }
 
     /** A stiffer one lifts B+, by the drops at the current that flows; the idle keeps its per cent. */

@@ -127,10 +127,13 @@ class SwapRowsTest {
             delimiter = '|',
             value = {
                 "-10 | 10  | PASS    | the control gives",
-                "-0.5| 10  | NOTE    | The cold end is short by",
-                "-10 | 0.5 | NOTE    | The hot end is short by",
-                "3   | 20  | FAIL    | The cold end is short by",
-                "-20 | -3  | FAIL    | The hot end is short by",
+                "-3.2| 10  | NOTE    | for a strong tube",
+                "-10 | 3.2 | NOTE    | for a weak tube",
+                "-0.5| 10  | UNKNOWN | for a typical tube it is too close to call",
+                "-10 | 0.5 | UNKNOWN | for a typical tube it is too close to call",
+                "0.5 | 20  | UNKNOWN | for a typical tube it is too close to call",
+                "4   | 20  | FAIL    | The cold end is short by",
+                "-20 | -4  | FAIL    | The hot end is short by",
                 "?   | 10  | UNKNOWN | is not answered",
             })
     void biasRange(Double cold, Double hot, SwapVerdict verdict, String said) {

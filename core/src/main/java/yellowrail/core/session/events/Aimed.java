@@ -5,11 +5,17 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A target window was chosen for this session; a reason is needed above the ceiling. */
 public record Aimed(String target, String reason) implements Event {
     static final Kind<Aimed> KIND = new Kind<>(
             "aim", Aimed.class, List.of("target", "reason"), s -> new Aimed(s.text("target"), s.text("reason")));
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.aim(this);
+    }
 
     @Override
     public Optional<String> logged(Session before) {

@@ -6,6 +6,7 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** How the fixed bias of this amp behaves when the mains moves, which its description left open. */
 public record BiasTold(BiasScheme bias) implements Event {
@@ -22,6 +23,11 @@ public record BiasTold(BiasScheme bias) implements Event {
         return BiasScheme.FIXED_UNKNOWN.outcomes().contains(bias)
                 ? Optional.empty()
                 : Optional.of("Fixed bias follows the mains, or comes from a regulated supply.");
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.bias(bias);
     }
 
     @Override

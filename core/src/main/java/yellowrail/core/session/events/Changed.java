@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A part was changed, or another fact about the amp. */
 public record Changed(String what, String from, String to, String reason) implements Event {
@@ -17,6 +18,11 @@ public record Changed(String what, String from, String to, String reason) implem
     @Override
     public Optional<String> refusal(Rules rules) {
         return Rules.blank(what, "Say what was changed.").or(rules::handsLocked);
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.changed();
     }
 
     @Override

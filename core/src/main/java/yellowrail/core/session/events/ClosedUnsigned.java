@@ -6,6 +6,7 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** The session ends without a sheet. */
 public record ClosedUnsigned(String reason) implements Event {
@@ -19,6 +20,11 @@ public record ClosedUnsigned(String reason) implements Event {
                 ? Optional.of("The amp is declared " + power.words()
                         + ": switch off, unplug and declare it before the session is closed.")
                 : Rules.blank(reason, "Say why the session is closed without a sheet.");
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.close(this);
     }
 
     @Override

@@ -6,6 +6,7 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.Stop;
 
 /** The builder declared the amp's state. */
@@ -42,6 +43,16 @@ public record Declared(Power power) implements Event {
         return power == Power.ON_TUBES_OUT && !withoutTubes
                 ? Optional.of("This session does not power the amp with its output tubes out.")
                 : Optional.empty();
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.declare(power);
+    }
+
+    @Override
+    public boolean signOfPower() {
+        return power.on();
     }
 
     /** It is kept in the history whatever it says. */

@@ -6,6 +6,7 @@ import yellowrail.core.adjust.Control;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** Which turn is hotter, as found with the tubes out. */
 public record DirectionSeen(String control, Control.Direction direction) implements Event {
@@ -18,6 +19,11 @@ public record DirectionSeen(String control, Control.Direction direction) impleme
     @Override
     public Optional<String> refusal(Rules rules) {
         return rules.control(control);
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.direction(control, direction);
     }
 
     /** One that was made later holds. */

@@ -5,11 +5,17 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** "Power off now". */
 public record EmergencyStop(String what) implements Event {
     static final Kind<EmergencyStop> KIND =
             new Kind<>("stop", EmergencyStop.class, List.of("what"), s -> new EmergencyStop(s.text("what")));
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.stop(what);
+    }
 
     @Override
     public Optional<String> logged(Session before) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.stops.Stops;
 
@@ -16,6 +17,11 @@ public record Entered(Stop stop) implements Event {
     @Override
     public Optional<String> refusal(Rules rules) {
         return rules.enter(stop);
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.enter(stop);
     }
 
     /** It is kept in the history whatever it says. */

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** The tubes of two sockets changed places. */
 public record Exchanged(String socketA, String socketB) implements Event {
@@ -18,6 +19,11 @@ public record Exchanged(String socketA, String socketB) implements Event {
                 .or(() -> rules.session().noSocket(socketB))
                 .or(() -> socketA.equals(socketB) ? Optional.of("Pick two different sockets.") : Optional.empty())
                 .or(rules::tubesLocked);
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.exchanged(socketA, socketB);
     }
 
     @Override

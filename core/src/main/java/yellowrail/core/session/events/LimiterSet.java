@@ -3,11 +3,17 @@ package yellowrail.core.session.events;
 import java.util.List;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A lamp or other limiter was put in series, or taken out. */
 public record LimiterSet(boolean inSeries) implements Event {
     static final Kind<LimiterSet> KIND =
             new Kind<>("limiter", LimiterSet.class, List.of("on"), s -> new LimiterSet(s.yesOrNo("on")));
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.limiter(inSeries);
+    }
 
     /** One put in series counts unless something later was said; taken out late it is filed. */
     @Override

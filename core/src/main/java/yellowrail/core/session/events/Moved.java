@@ -8,6 +8,7 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A reading was entered at the wrong point: it counts at this one. */
 public record Moved(String reading, String point, String reason) implements Event {
@@ -32,6 +33,11 @@ public record Moved(String reading, String point, String reason) implements Even
                 .or(() -> sameMethod(rules.session(), old))
                 .or(() -> Read.isOhms(old.quantity()) ? rules.ohmsLocked() : Optional.empty())
                 .or(() -> Rules.blank(reason, "Say why it is moved; the first entry stays on record."));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.move(reading, point, reason);
     }
 
     /** A reading in volts means another current at a point with another resistor: such a one is entered anew. */

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** The tube that stands in a socket was given its label: nothing was moved, so nothing is asked again. */
 public record Named(String socket, String tube) implements Event {
@@ -17,6 +18,11 @@ public record Named(String socket, String tube) implements Event {
         return session.noSocket(socket)
                 .or(() -> Rules.blank(tube, "Name the tube: what stands on its label."))
                 .or(() -> another(session));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.named(socket, tube);
     }
 
     /** A label that another socket's tube bears would make two tubes one. */

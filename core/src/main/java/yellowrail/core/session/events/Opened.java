@@ -6,6 +6,7 @@ import yellowrail.core.session.Access;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** More of the amp is opened than was planned: the steps that belong to it are asked for from here on. */
 public record Opened(Access access) implements Event {
@@ -19,6 +20,11 @@ public record Opened(Access access) implements Event {
                 ? Optional.of(
                         "This session works with " + before.words() + " already. What was opened stays asked for.")
                 : Optional.empty();
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.opened(access);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A tube was put into a socket; the label names the individual tube. */
 public record Placed(String socket, String tube) implements Event {
@@ -17,6 +18,11 @@ public record Placed(String socket, String tube) implements Event {
                 .noSocket(socket)
                 .or(() -> Rules.blank(tube, "Name the tube: what stands on its label."))
                 .or(rules::tubesLocked);
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.placed(socket, tube);
     }
 
     @Override

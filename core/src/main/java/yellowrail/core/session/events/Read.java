@@ -9,6 +9,7 @@ import yellowrail.core.session.Power;
 import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.SignOfPower;
 
 /**
@@ -54,6 +55,16 @@ public record Read(Quantity quantity, String point, Typed typed, String supersed
         return noPoint(rules)
                 .or(() -> adaptorElsewhere(rules))
                 .or(() -> sign ? Optional.empty() : stateFor(rules, power));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.read(this);
+    }
+
+    @Override
+    public boolean signOfPower() {
+        return SignOfPower.in(this);
     }
 
     /** A fresh reading made in the past: the state is that of then. */

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** Going on after an emergency stop, with what was found. */
 public record Resumed(String found) implements Event {
@@ -18,6 +19,11 @@ public record Resumed(String found) implements Event {
         }
         return Rules.blank(found, "Say what was found before going on.")
                 .or(() -> rules.tubesLocked().isEmpty() ? Optional.empty() : rules.handsLocked());
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.resume();
     }
 
     @Override

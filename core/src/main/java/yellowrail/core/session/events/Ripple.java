@@ -7,6 +7,7 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Rules;
+import yellowrail.core.session.SessionChanges;
 
 /**
  * Ripple at a supply node, the meter on AC: line frequency or twice it tells where it comes from.
@@ -34,6 +35,16 @@ public record Ripple(String node, Typed volts, int hertz) implements Event {
                 .or(() -> power == Power.UNDECLARED
                         ? Optional.of("Ripple is read under power: declare the amp's state first.")
                         : Optional.empty());
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.ripple();
+    }
+
+    @Override
+    public boolean signOfPower() {
+        return true;
     }
 
     @Override

@@ -6,6 +6,7 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** The sheet was signed. */
 public record SignedOff(String by, String remarks) implements Event {
@@ -26,6 +27,11 @@ public record SignedOff(String by, String remarks) implements Event {
             return Optional.of(power.sentence() + ": signing waits until it is off and unplugged.");
         }
         return Rules.blank(by, "Sign with a name or initials.");
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.sign(this);
     }
 
     @Override

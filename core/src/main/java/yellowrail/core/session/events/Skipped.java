@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.stops.Stops;
 
@@ -23,6 +24,11 @@ public record Skipped(Stop stop, String reason) implements Event {
         }
         return stop.skipRefusal()
                 .or(() -> Rules.blank(reason, "A skipped stop needs a reason; it is printed on the sheet."));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.skip(stop, reason);
     }
 
     /** It stands where it was made and changes nothing. */

@@ -6,6 +6,7 @@ import yellowrail.core.session.Check;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.stops.Stops;
 
 /** Something was confirmed, or the confirmation taken back; {@code point} is a socket where one is meant. */
@@ -19,6 +20,11 @@ public record Ticked(Check check, String point, boolean done) implements Event {
     @Override
     public Optional<String> refusal(Rules rules) {
         return done ? check.refusal(rules.session(), point, rules.now()) : Optional.empty();
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.confirm(check, point, done);
     }
 
     /** It is kept in the history whatever it says. */

@@ -4,11 +4,17 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** Whether every tube is turned to the middle of its window although it is inside already. */
 public record ToMiddle(boolean wanted) implements Event {
     static final Kind<ToMiddle> KIND =
             new Kind<>("middle", ToMiddle.class, List.of("wanted"), s -> new ToMiddle(s.yesOrNo("wanted")));
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.toMiddle(wanted);
+    }
 
     /** One that was made later holds. */
     @Override

@@ -6,6 +6,7 @@ import yellowrail.core.session.Curves;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 import yellowrail.core.soak.Drift;
 
 /** A bias control was turned; the way is empty when it was not noted. */
@@ -32,6 +33,11 @@ public record Turned(String control, Optional<Way> way, String reason) implement
                         ? Optional.empty()
                         : Optional.of(
                                 "A control is turned under power, with an insulated tool and the meter in sight."));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.turned();
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.Optional;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
+import yellowrail.core.session.SessionChanges;
 
 /** A reading was taken back: it stays on record, struck through, and counts in no figure. */
 public record Voided(String reading, String reason) implements Event {
@@ -14,6 +15,11 @@ public record Voided(String reading, String reason) implements Event {
     @Override
     public Optional<String> refusal(Rules rules) {
         return rules.amend(reading).or(() -> Rules.blank(reason, "Say why it is taken back; it stays on record."));
+    }
+
+    @Override
+    public void happens(SessionChanges changes) {
+        changes.takeBack(reading, reason);
     }
 
     @Override
