@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
@@ -19,6 +18,7 @@ import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.AgainstRating;
 import yellowrail.core.stage.ReactiveCycle;
 import yellowrail.core.stage.StageSetting;
@@ -166,18 +166,30 @@ class LoadHeat {
                     heat.unsolved() + " frequencies could not be computed: the hottest point may lie among them."));
         }
         heat.hottestPlate(band.lowHertz(), band.highHertz())
-                .ifPresent(p -> lines.add(
-                        line("Hottest plate", p.hottestPlateWatts(), facts.plateWatts(), bands.plate(), p.hertz())));
+                .ifPresent(p -> lines.add(line(
+                        "Hottest plate in the band",
+                        p.hottestPlateWatts(),
+                        Unit.WATT,
+                        facts.plateWatts(),
+                        bands.plate(),
+                        p.hertz())));
         heat.hottestScreen(band.lowHertz(), band.highHertz())
                 .filter(p -> p.hottestScreenWatts() > 0)
                 .ifPresent(p -> lines.add(line(
-                        "Hottest screen", p.hottestScreenWatts(), facts.screenWatts(), bands.screen(), p.hertz())));
+                        "Hottest screen in the band",
+                        p.hottestScreenWatts(),
+                        Unit.WATT,
+                        facts.screenWatts(),
+                        bands.screen(),
+                        p.hertz())));
         Optional<ReactiveCycle> most = heat.points().stream().reduce((a, b) -> b.plateMost() > a.plateMost() ? b : a);
-        most.ifPresent(p -> lines.add(new LoadView.RemarkLine(
-                "note",
-                "open",
-                "Highest plate peak " + Show.significant(p.plateMost(), 3) + " V at " + hertz(p.hertz())
-                        + " Hz, no published limit.")));
+        most.ifPresent(p -> lines.add(line(
+                "Highest plate peak",
+                p.plateMost(),
+                Unit.VOLT,
+                facts.peakPlateVolts(),
+                ModelTrust.PEAK_BAND,
+                p.hertz())));
         return lines;
     }
 
@@ -197,17 +209,17 @@ class LoadHeat {
                         + " over the whole band before you trust what is computed here."));
     }
 
-    private static LoadView.RemarkLine line(String what, double watts, double rating, double band, double hertz) {
-        AgainstRating against = AgainstRating.of(watts, rating, band);
-        String tone = against.name().toLowerCase(Locale.ROOT);
+    private static LoadView.RemarkLine line(
+            String what, double value, Unit unit, double rating, double band, double hertz) {
+        AgainstRating against = AgainstRating.of(value, rating, band);
         return new LoadView.RemarkLine(
                 against == AgainstRating.OVER ? "caution" : "note",
                 against == AgainstRating.OVER ? "over" : against == AgainstRating.NEAR ? "warm" : "open",
-                what + " in the band: " + Show.significant(watts, 3) + " W at " + hertz(hertz) + " Hz"
+                what + ": " + Show.si(value, unit, 3) + " at " + hertz(hertz) + " Hz"
                         + (Double.isNaN(rating)
                                 ? ", no published limit."
-                                : ", " + Show.fixed(100 * watts / rating, 0) + " % of " + Show.plain(rating, 3) + " W"
-                                        + (tone.equals("near") ? ", too close to call." : ".")));
+                                : ", " + Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3)
+                                        + (against == AgainstRating.NEAR ? ", too close to call." : ".")));
     }
 
     private static String hertz(double hertz) {

@@ -79,9 +79,9 @@ public final class Limits {
                         "Plate volts, peak",
                         c.drive().plateMost(),
                         Unit.VOLT,
-                        Double.NaN,
-                        0,
-                        "highest over a cycle and the drive, to chassis"),
+                        facts.peakPlateVolts(),
+                        ModelTrust.PEAK_BAND,
+                        "highest over a cycle and the drive, to chassis; a speaker's inductance can raise it by a fifth"),
                 Limit.of(
                         "Plate current, peak",
                         c.drive().plateAmperes(),

@@ -161,11 +161,14 @@ final class Tiles {
 
     private Tile peak() {
         Cycle full = sweep.full();
+        Limit limit = Limit.of(
+                "Peak plate volts", sweep.plateMost(), Unit.VOLT, facts.peakPlateVolts(), ModelTrust.PEAK_BAND, "");
         return new Tile(
-                "Peak plate volts",
-                Show.si(sweep.plateMost(), Unit.VOLT, 3),
-                "to chassis, into this load; no published limit of the peak",
-                "unpublished",
+                limit.name(),
+                limit.figure(),
+                "to chassis, into this load; " + limit.rating()
+                        + (limit.tone().equals("unpublished") ? " of the peak" : ""),
+                limit.tone(),
                 "B+ " + Show.si(full.supplyVolts(), Unit.VOLT, 3) + " at full drive and the swing above it, "
                         + Show.si(sweep.plateMost() - full.supplyVolts(), Unit.VOLT, 3)
                         + "; largest plate current " + Show.si(sweep.plateAmperes(), Unit.AMPERE, 3),

@@ -22,6 +22,11 @@ public record TubeFacts(String designation, TypeCurves curves, Ratings ratings) 
         return of(ratings.plateVolts());
     }
 
+    /** At any moment of a cycle, V; NaN where it is not published. */
+    public double peakPlateVolts() {
+        return of(DriveLimit.PEAK_PLATE_VOLTS.in(ratings));
+    }
+
     public double screenVolts() {
         return of(ratings.screenVolts());
     }

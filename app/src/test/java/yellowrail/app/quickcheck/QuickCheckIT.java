@@ -52,6 +52,10 @@ class QuickCheckIT extends BrowserIT {
         assertThat(page.locator("#meter")).hasValue("fine handheld");
         page.navigate(url("/?tube=6L6GC&volts=431&reading=41.3&r=1&bias=tracking&mains=230&meter=basic+handheld"));
         assertThat(page.locator("#meter")).hasValue("basic handheld");
+        page.navigate(url("/?tube=6L6GC&meter=bench"));
+        assertThat(page.locator("#meter")).hasValue("bench");
+        page.navigate(url("/?tube=6L6GC"));
+        assertThat(page.locator("#meter")).hasValue("handheld");
     }
 
     @Test

@@ -15,9 +15,6 @@ import yellowrail.core.tube.PublishedLimit;
 
 /** Volts, currents and heat of the candidate in this stage, at its idle and over the drive, against what is published. */
 final class LimitRows {
-    /** A speaker's inductance raises the plate peak above that of a resistor: by 16 % in the stages computed. */
-    private static final double SPEAKER_PEAK_BAND = 0.20;
-
     private final SwapQuestion question;
     private final SolvedStage before;
     private final SolvedStage after;
@@ -113,7 +110,7 @@ final class LimitRows {
                     DriveLimit.PEAK_PLATE_VOLTS,
                     (high ? after.highest() : after.drive()).plateMost(),
                     (high ? before.highest() : before.drive()).plateMost(),
-                    SPEAKER_PEAK_BAND,
+                    ModelTrust.PEAK_BAND,
                     high,
                     "into a resistor, highest over the drive" + (high ? " at " + up + " mains" : ""),
                     "highest plate volts to chassis over a cycle and over the drive; a speaker's inductance can raise"

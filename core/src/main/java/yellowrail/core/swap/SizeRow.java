@@ -10,6 +10,9 @@ import yellowrail.core.tube.Figure;
 
 /** The bulb against the room there is: hot glass wants air around it, and a cage must close. */
 final class SizeRow {
+    /** Nearer than this to its neighbours glass and what stands beside it heat one another, mm; a round figure of ours. */
+    private static final double AIR = 5;
+
     private SizeRow() {}
 
     static SwapRow of(SwapQuestion question) {
@@ -49,11 +52,14 @@ final class SizeRow {
             return SwapVerdict.NOTE;
         }
         double needs = size.get().value();
-        boolean fits = needs <= room.get();
+        double left = room.get() - needs;
+        boolean fits = left >= 0;
         said.add(what + " " + mm(Optional.of(needs)) + " of " + mm(room)
-                + (fits ? "" : ": " + mm(Optional.of(needs - room.get())) + " too much")
+                + (fits
+                        ? left < AIR ? ", only " + mm(Optional.of(left)) + " of air" : ""
+                        : ": " + mm(Optional.of(-left)) + " too much")
                 + (size.get().toBeVerified() ? ", to be verified with the maker's sheet" : ""));
-        return !fits ? SwapVerdict.FAIL : size.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS;
+        return !fits ? SwapVerdict.FAIL : left < AIR || size.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS;
     }
 
     private static String mm(Optional<Double> millimetres) {

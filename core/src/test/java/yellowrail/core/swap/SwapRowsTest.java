@@ -131,7 +131,6 @@ class SwapRowsTest {
                 "-10 | 3.2 | NOTE    | for a weak tube",
                 "-0.5| 10  | UNKNOWN | for a typical tube it is too close to call",
                 "-10 | 0.5 | UNKNOWN | for a typical tube it is too close to call",
-                "0.5 | 20  | UNKNOWN | for a typical tube it is too close to call",
                 "4   | 20  | FAIL    | The cold end is short by",
                 "-20 | -4  | FAIL    | The hot end is short by",
                 "?   | 10  | UNKNOWN | is not answered",
@@ -247,6 +246,7 @@ class SwapRowsTest {
             delimiter = '|',
             value = {
                 "EL84 | 30 | 80 | PASS    | diameter 22.2 mm of 30 mm",
+                "EL84 | 26 | 80 | NOTE    | diameter 22.2 mm of 26 mm, only 3.8 mm of air",
                 "EL84 | 20 | 80 | FAIL    | 2.2 mm too much",
                 "EL84 | 30 | 70 | FAIL    | 1.5 mm too much",
                 "EL84 | ?  | 80 | UNKNOWN | is not answered",
