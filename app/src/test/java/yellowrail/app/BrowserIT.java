@@ -50,6 +50,12 @@ public abstract class BrowserIT extends AppIT {
                         .setChromiumSandbox(false)
                         .setArgs(List.of(
                                 "--disable-gpu",
+                                // One page at a time, of one origin: processes and threads of its own would only cost.
+                                "--in-process-gpu",
+                                "--renderer-process-limit=1",
+                                "--num-raster-threads=1",
+                                "--disable-site-isolation-trials",
+                                "--disable-features=BackForwardCache,Translate,PaintHolding,IsolateOrigins,site-per-process",
                                 "--disable-quic",
                                 "--no-first-run",
                                 "--disable-background-networking",

@@ -9,7 +9,7 @@ import yellowrail.core.session.SimulatedTurns.Evening;
 
 /** The plan of turns over seeded amps, as a builder would follow it; {@code -Damps=1000} gives the figures of the documents. */
 class TurnPlanSimulationTest {
-    private static final int AMPS = Integer.getInteger("amps", 200);
+    private static final int AMPS = Integer.getInteger("amps", 120);
 
     private static List<Evening> evenings(boolean held, boolean basic) {
         List<Evening> all = IntStream.range(0, AMPS)
