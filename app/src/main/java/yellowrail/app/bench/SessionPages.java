@@ -156,11 +156,14 @@ final class SessionPages {
                 locks.tubes() ? "" : locks.tubesNext()));
     }
 
-    /** When the soak is whole if it stays so; not told once a reading is overdue, for the next one begins it again. */
+    /**
+     * When the soak is whole if it stays so; not told once that is past, or a reading is overdue, for the next one begins it
+     * again.
+     */
     private Optional<Long> wholeAt(Proof proof) {
         boolean overdue = proof.wants().stream()
                 .anyMatch(w -> w.due().filter(by -> by < now).isPresent());
-        return overdue ? Optional.empty() : proof.wholeAt();
+        return overdue ? Optional.empty() : proof.wholeAt().filter(at -> at > now);
     }
 
     /** How far it is from proven: from the first reading that counts on, and where it is signed. */

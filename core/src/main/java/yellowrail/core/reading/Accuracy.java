@@ -19,6 +19,11 @@ public record Accuracy(double percentOfReading, double counts) {
         return percentOfReading / 100 * Math.abs(reading.value()) + counts * reading.lastDigit();
     }
 
+    /** As meters' makers write it: per cent of reading and counts. */
+    public String brief() {
+        return "±(" + Show.plain(percentOfReading, 2) + " % + " + Show.plain(counts, 2) + ")";
+    }
+
     public String words() {
         return "±(" + Show.plain(percentOfReading, 2) + " % + " + Show.plain(counts, 2) + " counts)";
     }

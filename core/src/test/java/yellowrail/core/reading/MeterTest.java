@@ -33,6 +33,7 @@ class MeterTest {
                     .isLessThan(Meter.CLASSES.get(i - 1).volts().percentOfReading());
         }
         assertThat(Meter.HANDHELD.volts().words()).isEqualTo("±(0.5 % + 2 counts)");
+        assertThat(Meter.HANDHELD.volts().brief()).isEqualTo("±(0.5 % + 2)");
     }
 
     @Test
