@@ -205,7 +205,9 @@ document.addEventListener(
     handsOff = new Promise((resolve) => {
       const done = () => setTimeout(resolve, 0);
       document.addEventListener('click', done, { once: true });
-      setTimeout(resolve, 700);
+      // A finger that scrolls presses nothing.
+      document.addEventListener('pointercancel', done, { once: true });
+      setTimeout(resolve, 2500);
     });
   },
   true,

@@ -254,8 +254,7 @@ class SessionApi {
     @PostMapping("/{id}/events")
     @Operation(summary = "Append an event; the same id stores once")
     Accepted append(@PathVariable UUID id, @RequestBody EventForm form) {
-        var amp = sessions.look(id, s -> s.state().plan().amp());
-        Entry entry = EventReader.read(form, amp, clock.millis());
+        Entry entry = EventReader.read(form, sessions.plan(id).amp(), clock.millis());
         if (!form.field("confirmed").equals("yes")) {
             sessions.doubt(id, entry).ifPresent(slip -> {
                 if (slip.dangerous()) {

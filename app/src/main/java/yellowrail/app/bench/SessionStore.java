@@ -141,13 +141,19 @@ public class SessionStore {
                 .worked(plan.setup().remembering(Learned.of(last.state(), judged)));
     }
 
+    /** What a session was planned on, which never changes. */
+    public Plan plan(UUID id) {
+        return live(id).state.plan();
+    }
+
     /** What is asked about a reading before it becomes an entry of this session; nothing where it is one, or cannot be. */
     public Optional<Slip> doubt(UUID id, Entry entry) {
+        if (!(entry.event() instanceof Read read)) {
+            return Optional.empty();
+        }
         return look(id, s -> {
             boolean known = s.state().entries().stream().anyMatch(e -> e.id().equals(entry.id()));
-            if (known
-                    || !(entry.event() instanceof Read read)
-                    || s.state().refusal(entry).isPresent()) {
+            if (known || s.state().refusal(entry).isPresent()) {
                 return Optional.empty();
             }
             AmpDescription amp = s.state().plan().amp();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
@@ -33,18 +34,29 @@ abstract class BenchPage extends BrowserIT {
     protected static final double[] OHMS = {9.94, 10.02};
     protected static final double SHARE = 0.045;
 
+    private static final String NEWER =
+            "s => document.getElementById('bench') && Number(document.getElementById('bench')?.dataset.seq) > s";
+
     // The builder's hands.
 
     protected int seq() {
         return Integer.parseInt(page.locator("#bench").getAttribute("data-seq"));
     }
 
+    /** Whether the page shows a newer event within this time. */
+    protected boolean newerIn(double millis, int before) {
+        try {
+            page.waitForFunction(NEWER, before, new Page.WaitForFunctionOptions().setTimeout(millis));
+            return true;
+        } catch (TimeoutError nothing) {
+            return false;
+        }
+    }
+
     /** Waits until the page shows a newer event; if it does not, says what the page said instead. */
     protected void after(int before) {
         try {
-            page.waitForFunction(
-                    "s => document.getElementById('bench') && Number(document.getElementById('bench')?.dataset.seq) > s",
-                    before);
+            page.waitForFunction(NEWER, before);
         } catch (TimeoutError nothing) {
             throw new AssertionError("Nothing happened after " + before + ": "
                     + page.locator("#told, .complaint, #queue").allInnerTexts());
