@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.zip.CRC32;
 
 /**
- * The jar unpacked and its classes laid out once, as it is for builders too: it starts in a third of the time. One for all
+ * The jar unpacked and its classes laid out once, as it is for builders too: it starts sooner. One for all
  * runs side by side; the first that needs it makes it.
  */
 final class UnpackedApp {
