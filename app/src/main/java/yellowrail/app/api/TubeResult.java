@@ -97,8 +97,8 @@ record TubeResult(
                     Value.of(r.cathodeAmperes()),
                     Value.of(r.gridOhmsFixedBias()),
                     Value.of(r.gridOhmsCathodeBias()),
-                    Value.of(r.overDrive().screenWatts()),
-                    Value.of(r.overDrive().peakPlateVolts()),
+                    Value.of(r.withSignal().screenWatts()),
+                    Value.of(r.withSignal().peakPlateVolts()),
                     r.nonePublished().stream().map(Limit::words).sorted().toList());
         }
     }

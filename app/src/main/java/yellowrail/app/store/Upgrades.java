@@ -58,10 +58,10 @@ final class Upgrades {
     }
 
     /** A publication gave nothing for operation with signal. */
-    static ObjectNode overDrive(ObjectNode type) {
+    static ObjectNode withSignal(ObjectNode type) {
         type.path("ratings")
                 .forEach(r -> ((ObjectNode) r)
-                        .putObject("overDrive")
+                        .putObject("withSignal")
                         .putNull("peakPlateVolts")
                         .putNull("screenWatts"));
         return type;

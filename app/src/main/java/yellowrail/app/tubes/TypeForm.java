@@ -6,12 +6,12 @@ import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
-import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.WithSignal;
 
 /**
  * A tube type as typed; blank is unknown.
@@ -104,8 +104,8 @@ public record TypeForm(
                 type.pinout().map(p -> PinsText.word(p.base())).orElse(""),
                 type.pinout().map(PinsText::of).orElse(""),
                 type.pinout().flatMap(Pinout::cap).map(PinsText::word).orElse(""),
-                text(r.map(Ratings::overDrive).flatMap(OverDrive::peakPlateVolts), 1),
-                text(r.map(Ratings::overDrive).flatMap(OverDrive::screenWatts), 1));
+                text(r.map(Ratings::withSignal).flatMap(WithSignal::peakPlateVolts), 1),
+                text(r.map(Ratings::withSignal).flatMap(WithSignal::screenWatts), 1));
     }
 
     private static List<String> none(Ratings ratings) {

@@ -20,13 +20,13 @@ import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
-import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.WithSignal;
 
 /** Makes a tube type of a form. A correction keeps what the form does not ask for: pins, envelope, other publications. */
 final class TypeReader {
@@ -101,11 +101,11 @@ final class TypeReader {
                 figure("gridFixed", form.gridFixed(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
                 figure("gridCathode", form.gridCathode(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
                 declared(),
-                new OverDrive(
+                new WithSignal(
                         figure("peakPlateVolts", form.peakPlateVolts(), Unit.VOLT, Prefix.NONE, 50, 15000),
                         figure("signalScreenWatts", form.signalScreenWatts(), Unit.WATT, Prefix.NONE, 0.2, 120)));
-        notBelow("peakPlateVolts", ratings.overDrive().peakPlateVolts(), ratings.plateVolts(), Limit.PLATE_VOLTS);
-        notBelow("signalScreenWatts", ratings.overDrive().screenWatts(), ratings.screenWatts(), Limit.SCREEN_WATTS);
+        notBelow("peakPlateVolts", ratings.withSignal().peakPlateVolts(), ratings.plateVolts(), Limit.PLATE_VOLTS);
+        notBelow("signalScreenWatts", ratings.withSignal().screenWatts(), ratings.screenWatts(), Limit.SCREEN_WATTS);
         limits(ratings, kind);
         if (ratings.plateWatts().isEmpty() && !complaints.has("plateWatts")) {
             complaints.add("plateWatts", "The plate dissipation is what everything is compared with: it is needed.");

@@ -10,9 +10,9 @@ import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
-import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.WithSignal;
 
 /** A catalogue entry as rows of words and figures; unknown stays "not known". */
 record TypeView(
@@ -36,8 +36,8 @@ record TypeView(
         rows.add(row("cathode current, DC", type, Limit.CATHODE_AMPERES));
         rows.add(row("grid circuit, fixed bias", type, Ratings::gridOhmsFixedBias, Unit.OHM));
         rows.add(row("grid circuit, cathode bias", type, Ratings::gridOhmsCathodeBias, Unit.OHM));
-        given(type, OverDrive::screenWatts, DriveLimit.SCREEN_WATTS).ifPresent(rows::add);
-        given(type, OverDrive::peakPlateVolts, DriveLimit.PEAK_PLATE_VOLTS).ifPresent(rows::add);
+        given(type, WithSignal::screenWatts, DriveLimit.SCREEN_WATTS).ifPresent(rows::add);
+        given(type, WithSignal::peakPlateVolts, DriveLimit.PEAK_PLATE_VOLTS).ifPresent(rows::add);
         List<Row> more = new ArrayList<>();
         more.add(new Row(
                 "heater",
@@ -101,9 +101,9 @@ record TypeView(
     }
 
     /** A limit with signal, which is shown where a publication gives it. */
-    private static Optional<Row> given(TubeType type, Function<OverDrive, Optional<Figure>> of, DriveLimit limit) {
-        return type.ratings().stream().anyMatch(r -> of.apply(r.overDrive()).isPresent())
-                ? Optional.of(row(limit.words(), type, r -> of.apply(r.overDrive()), limit.unit()))
+    private static Optional<Row> given(TubeType type, Function<WithSignal, Optional<Figure>> of, DriveLimit limit) {
+        return type.ratings().stream().anyMatch(r -> of.apply(r.withSignal()).isPresent())
+                ? Optional.of(row(limit.words(), type, r -> of.apply(r.withSignal()), limit.unit()))
                 : Optional.empty();
     }
 

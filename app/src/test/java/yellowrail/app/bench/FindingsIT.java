@@ -205,7 +205,7 @@ class FindingsIT extends AppIT {
                         r.gridOhmsFixedBias(),
                         r.gridOhmsCathodeBias(),
                         r.nonePublished(),
-                        r.overDrive()))
+                        r.withSignal()))
                 .toList();
         return new TubeType(
                 name,

@@ -11,9 +11,9 @@ import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
-import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.WithSignal;
 
 class TypeReaderTest {
     private static final Catalogue SHIPPED = Catalogue.shipped();
@@ -217,7 +217,7 @@ class TypeReaderTest {
             assertThat(read.complaints().byField()).containsOnlyKeys(field);
             return;
         }
-        OverDrive kept = read.type().orElseThrow().ratings().get(0).overDrive();
+        WithSignal kept = read.type().orElseThrow().ratings().get(0).withSignal();
         assertThat(kept.peakPlateVolts().map(Figure::value))
                 .isEqualTo(Optional.ofNullable(peak).map(Double::valueOf));
         assertThat(kept.screenWatts().map(Figure::value))

@@ -8,7 +8,7 @@ public enum DriveLimit implements PublishedLimit {
     PEAK_PLATE_VOLTS("peak plate volts", Unit.VOLT) {
         @Override
         public Optional<Figure> in(Ratings ratings) {
-            return ratings.overDrive().peakPlateVolts();
+            return ratings.withSignal().peakPlateVolts();
         }
 
         /** Nobody declares that none is published: a blank says no more than that none is known here. */
@@ -21,7 +21,7 @@ public enum DriveLimit implements PublishedLimit {
     SCREEN_WATTS("screen dissipation with signal", Unit.WATT) {
         @Override
         public Optional<Figure> in(Ratings ratings) {
-            return ratings.overDrive().screenWatts().or(ratings::screenWatts);
+            return ratings.withSignal().screenWatts().or(ratings::screenWatts);
         }
 
         @Override

@@ -191,7 +191,7 @@ final class PublishedTypes {
                 figure(row, "grid kohm fixed bias", 1e3),
                 figure(row, "grid kohm cathode bias", 1e3),
                 none,
-                new OverDrive(known(row, "peak plate V"), known(row, "screen W with signal")));
+                new WithSignal(known(row, "peak plate V"), known(row, "screen W with signal")));
     }
 
     /** A limit that most publications do not give: a figure or blank, since its absence needs no declaration. */

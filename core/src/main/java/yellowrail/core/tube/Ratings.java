@@ -18,7 +18,7 @@ import java.util.Set;
  * @param gridOhmsFixedBias largest grid-circuit resistance with fixed bias, Ω
  * @param gridOhmsCathodeBias largest grid-circuit resistance with cathode bias, Ω
  * @param nonePublished the limits this publication is known not to give
- * @param overDrive what it permits with signal
+ * @param withSignal what it permits with signal
  */
 public record Ratings(
         RatingSystem system,
@@ -32,7 +32,7 @@ public record Ratings(
         Optional<Figure> gridOhmsFixedBias,
         Optional<Figure> gridOhmsCathodeBias,
         Set<Limit> nonePublished,
-        OverDrive overDrive) {
+        WithSignal withSignal) {
     public Ratings {
         nonePublished = Set.copyOf(nonePublished);
     }
@@ -61,7 +61,7 @@ public record Ratings(
                 gridOhmsFixedBias,
                 gridOhmsCathodeBias,
                 Set.of(),
-                OverDrive.unknown());
+                WithSignal.unknown());
     }
 
     /** The figure of a limit, W, V or A; empty when it is unknown or none is published. */
@@ -95,11 +95,11 @@ public record Ratings(
                 gridOhmsFixedBias,
                 gridOhmsCathodeBias,
                 Set.of(limits),
-                overDrive);
+                withSignal);
     }
 
     /** The same publication with what it permits with signal. */
-    public Ratings with(OverDrive with) {
+    public Ratings with(WithSignal with) {
         return new Ratings(
                 system,
                 edition,

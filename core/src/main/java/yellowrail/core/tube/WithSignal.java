@@ -8,8 +8,8 @@ import java.util.Optional;
  * @param peakPlateVolts highest plate voltage at any moment of a cycle, V
  * @param screenWatts screen dissipation averaged over a cycle at full signal, W
  */
-public record OverDrive(Optional<Figure> peakPlateVolts, Optional<Figure> screenWatts) {
-    public static OverDrive unknown() {
-        return new OverDrive(Optional.empty(), Optional.empty());
+public record WithSignal(Optional<Figure> peakPlateVolts, Optional<Figure> screenWatts) {
+    public static WithSignal unknown() {
+        return new WithSignal(Optional.empty(), Optional.empty());
     }
 }

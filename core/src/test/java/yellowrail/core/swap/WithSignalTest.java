@@ -10,12 +10,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
-import yellowrail.core.tube.OverDrive;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
+import yellowrail.core.tube.WithSignal;
 
 /** What a maker permits with signal: a second figure for the screens, and a peak of the plates. */
-class OverDriveTest {
+class WithSignalTest {
     private static final Present STAGE = Swaps.fixed("6L6GC", 2, 380, 5000, 0.6);
 
     private static Optional<Figure> figure(Double value) {
@@ -27,7 +27,7 @@ class OverDriveTest {
         SwapCandidate own = new SwapCandidate(
                 c.type(),
                 c.editions().stream()
-                        .map(e -> e.with(new OverDrive(figure(peakVolts), figure(screenWatts))))
+                        .map(e -> e.with(new WithSignal(figure(peakVolts), figure(screenWatts))))
                         .toList(),
                 c.curves(),
                 c.tubes(),
@@ -80,7 +80,7 @@ class OverDriveTest {
                         new SwapCandidate(
                                 c.type(),
                                 c.editions().stream()
-                                        .map(e -> e.with(new OverDrive(Optional.empty(), figure(1000.0))))
+                                        .map(e -> e.with(new WithSignal(Optional.empty(), figure(1000.0))))
                                         .toList(),
                                 c.curves(),
                                 c.tubes(),
@@ -132,7 +132,7 @@ class OverDriveTest {
                 r.gridOhmsFixedBias(),
                 r.gridOhmsCathodeBias(),
                 r.nonePublished(),
-                new OverDrive(figure(peak), figure(7.0)));
+                new WithSignal(figure(peak), figure(7.0)));
         return SwapSheet.of(new SwapQuestion(
                 STAGE,
                 Around.generous(),
