@@ -2,6 +2,8 @@ package yellowrail.app.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.Preferred;
@@ -54,9 +56,27 @@ record TurnPart(Session session, SessionAssessment judged) {
     private List<String> resistor(Advice.Fit advice) {
         var fit = advice.fit();
         List<String> lines = new ArrayList<>();
-        lines.add("Nearest preferred values: " + ohms(fit.e12()) + " (E12), " + ohms(fit.e24()) + " (E24), "
-                + ohms(fit.e96()) + " (E96).");
-        lines.add("If the cathode volts stayed, " + ohms(fit.constantVolts())
+        if (fit.chosen().isEmpty()) {
+            return List.of();
+        }
+        if (!advice.counted()) {
+            lines.add(
+                    "How many tubes share the resistor is not described, so it is told as a ratio: times the ohms that are"
+                            + " fitted now.");
+            return lines;
+        }
+        lines.add("Preferred values that keep every limit, their tolerance included: "
+                + String.join(
+                        ", ",
+                        Stream.of(
+                                        fit.e12().map(r -> ohms(r) + " (E12, 5 %)"),
+                                        fit.e24().map(r -> ohms(r) + " (E24, 5 %)"),
+                                        fit.e96().map(r -> ohms(r) + " (E96, 1 %)"))
+                                .flatMap(Optional::stream)
+                                .toList())
+                + ".");
+        lines.add("Estimated " + ohms(fit.low()) + " to " + ohms(fit.high())
+                + " for the middle of the window. If the cathode" + " volts stayed, " + ohms(fit.constantVolts())
                 + ": the outer bound, since they go with the current.");
         lines.add("Cathode about " + Show.si(fit.cathodeVolts(), Unit.VOLT, 3) + ", "
                 + Show.significant(fit.idleWatts(), 2) + " W in the resistor at idle: rate it "
@@ -67,7 +87,7 @@ record TurnPart(Session session, SessionAssessment judged) {
             lines.add("From your drawer: "
                     + String.join(
                             "; ",
-                            Preferred.fromDrawer(fit.ohms().orElse(fit.constantVolts()), drawer).stream()
+                            Preferred.fromDrawer(fit.chosen().get(), drawer).stream()
                                     .map(m -> m.words() + " = " + Show.si(m.ohms(), Unit.OHM, 3))
                                     .toList())
                     + ".");

@@ -169,15 +169,26 @@ public record CheckView(
         double volts = Math.abs(question.reading().get().value());
         return Optional.of(CathodeFit.of(
                 new CathodeFit.Wish(
-                        method.tubes(), volts, now.get(), now.get() * target.share() / share.get(), Optional.empty()),
+                        method.tubes(),
+                        volts,
+                        now.get(),
+                        now.get() * target.share() / share.get(),
+                        plate.get(),
+                        Optional.empty()),
                 question.stage()
                         .type()
                         .flatMap(t -> Transconductance.of(
                                 t,
                                 plate.get(),
-                                question.screenVolts().map(v -> v.value()).orElse(plate.get()),
+                                question.screenVolts()
+                                        .map(v -> v.value() - volts)
+                                        .orElse(plate.get()),
                                 volts,
-                                now.get()))));
+                                now.get())),
+                times -> answer.permitted()
+                        .filter(p -> share.get() * times.watts() <= p.share()
+                                && answer.plateAmperes().orElseThrow().value() * times.current() <= p.plateAmperes())
+                        .isPresent()));
     }
 
     private static TargetLine line(TargetReading target, IdleQuestion question, IdleAnswer answer) {
@@ -197,7 +208,10 @@ public record CheckView(
         return line(
                 target,
                 question,
-                fit.map(f -> Show.siPlain(f.e24(), Unit.OHM, 3)).orElse("cathode volts needed"),
+                fit.map(f -> f.chosen()
+                                .map(r -> Show.siPlain(r, Unit.OHM, 3))
+                                .orElse(f.ohms().isEmpty() ? "not told" : "no preferred value"))
+                        .orElse("cathode volts needed"),
                 fit.map(f -> Show.si(f.low(), Unit.OHM, 3) + " to " + Show.si(f.high(), Unit.OHM, 3) + ", "
                                 + Show.plain(f.ratingWatts(), 3) + " W")
                         .orElse(""));

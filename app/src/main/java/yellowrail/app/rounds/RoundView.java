@@ -11,6 +11,7 @@ import java.util.UUID;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.core.adjust.Control;
 import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Formula;
 import yellowrail.core.idle.LimitCheck;
@@ -113,6 +114,7 @@ public record RoundView(
     private static Tube tube(Round round, SocketAnswer socket, Optional<Window> window) {
         var answer = socket.answer();
         Tone tone = socket.measured() ? Tone.of(answer.verdict()) : Tone.UNKNOWN;
+        String verb = Control.of(round.amp().description()).isEmpty() ? " the meter would read " : " turn to ";
         return new Tube(
                 socket.socket().name(),
                 socket.socket().tubeType(),
@@ -138,8 +140,7 @@ public record RoundView(
                 answer.targets().stream()
                         .filter(t -> t.chosen())
                         .findFirst()
-                        .flatMap(t ->
-                                t.reading().map(r -> "for " + t.name() + " turn to " + Show.si(r.value(), r.unit(), 3)))
+                        .flatMap(t -> t.reading().map(r -> "for " + t.name() + verb + Show.si(r.value(), r.unit(), 3)))
                         .orElse(""),
                 Statements.of(answer.verdict()),
                 answer.slips(),

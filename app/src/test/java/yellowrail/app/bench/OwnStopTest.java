@@ -85,7 +85,7 @@ class OwnStopTest {
         }
 
         @Override
-        public List<String> cautions(String volts) {
+        public List<String> cautions(Session session, String volts) {
             return List.of("The probe slips: " + volts + " stands beside it.");
         }
 

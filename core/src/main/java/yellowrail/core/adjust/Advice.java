@@ -53,8 +53,19 @@ public sealed interface Advice {
         }
     }
 
-    /** Fit another cathode resistor. */
-    record Fit(String point, CathodeFit fit) implements Advice {}
+    /**
+     * Fit another cathode resistor.
+     *
+     * @param point its sense point
+     * @param counted whether the tubes on it are counted, so that its ohms are known; else only their ratio to the present
+     *     ones
+     * @param remarks what it leaves, and what to mind
+     */
+    record Fit(String point, CathodeFit fit, boolean counted, List<String> remarks) implements Advice {
+        public Fit {
+            remarks = List.copyOf(remarks);
+        }
+    }
 
     /** Nothing to turn now. */
     record Rest(String sentence, List<String> remarks) implements Advice {

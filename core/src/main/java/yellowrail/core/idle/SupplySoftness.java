@@ -5,7 +5,7 @@ public final class SupplySoftness {
     /** A tube-rectified supply of a large amp; stiffer ones lose less. */
     public static final double MOST_SAG = 0.15;
     /** A usual supply with silicon rectifiers. */
-    static final double SILICON_SAG = 0.02;
+    public static final double SILICON_SAG = 0.02;
 
     private SupplySoftness() {}
 }

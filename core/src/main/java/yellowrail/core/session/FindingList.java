@@ -267,13 +267,19 @@ public final class FindingList {
                         read(round),
                         s.socket().name() + ": " + s.answer().verdict().now().sentence(),
                         Optional.empty(),
-                        "Turn it colder and note the turn, or find what else made it so and say it. A whole soak follows.");
+                        colder(s.socket().name()) + ", or find what else made it so and say it. A whole soak follows.");
                 add(changedSince(finding.about(), finding.since())
                         .or(() -> causeFound(finding.key(), finding.since()))
                         .map(finding::closed)
                         .orElse(finding));
             }
         }
+    }
+
+    private String colder(String socket) {
+        return session.controls().stream().anyMatch(c -> c.sockets().contains(socket))
+                ? "Turn it colder and note the turn"
+                : "Off: change the part that sets its idle and note the change";
     }
 
     /** When the newest current of a round was read: volts that were read after it may belong to the next pass. */

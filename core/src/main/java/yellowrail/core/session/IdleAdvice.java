@@ -1,19 +1,15 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.AtMains;
-import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.adjust.NextTurn;
-import yellowrail.core.adjust.Transconductance;
 import yellowrail.core.adjust.TubeNow;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
-import yellowrail.core.idle.Permitted;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Typed;
@@ -22,8 +18,6 @@ import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundReadings;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.session.events.Turned;
-import yellowrail.core.target.Target.Window;
-import yellowrail.core.tube.TubeType;
 
 /** What to do next to the idle of a session: the next turn with those after it, or the resistor to fit. */
 final class IdleAdvice {
@@ -129,8 +123,12 @@ final class IdleAdvice {
         if (judged.window().isEmpty()) {
             return new Advice.Refused(
                     judged.target().isPresent()
-                            ? "The target is the maker's figure: turn until the test point shows it."
-                            : "No target is chosen: pick one, then the next turn can be given.");
+                            ? "The target is the maker's figure: "
+                                    + (session.controls().isEmpty()
+                                            ? "the test point should show it."
+                                            : "turn until the test point shows it.")
+                            : "No target is chosen: pick one, then the next "
+                                    + (session.controls().isEmpty() ? "step" : "turn") + " can be given.");
         }
         List<TubeNow> tubes = tubesNow(answer);
         if (tubes.size() < amp.sockets().size()) {
@@ -138,7 +136,13 @@ final class IdleAdvice {
                     "Watts are not known for every tube: plate volts, the type or its rating is missing.");
         }
         if (amp.bias().scheme() == BiasScheme.CATHODE) {
-            return fit(answer);
+            return new ResistorAdvice(
+                            amp,
+                            answer,
+                            judged.window().get(),
+                            group -> session.last(Quantity.DRIVEN_CATHODE, group)
+                                    .map(r -> Math.abs(r.typed().value())))
+                    .advice();
         }
         double mains = session.toMiddle() ? offNominal(last) : 1;
         AtMains now =
@@ -297,65 +301,5 @@ final class IdleAdvice {
             }
         }
         return points;
-    }
-
-    /** The resistor to fit for the group that is furthest from the target. */
-    private Advice fit(RoundAnswer answer) {
-        Window window = judged.window().orElseThrow();
-        Optional<SocketAnswer> worst = answer.sockets().stream()
-                .filter(s -> outside(s, window) != 0)
-                .max(Comparator.comparingDouble(s -> Math.abs(outside(s, window))));
-        if (worst.isEmpty()) {
-            return new Advice.Rest("Nothing to change: every tube is in “" + window.name() + "”.", List.of());
-        }
-        SocketAnswer lead = worst.get();
-        SenseGroup group = amp.groupOf(lead.socket().name());
-        Optional<Double> volts = group.method().tellsCathodeVolts()
-                ? lead.question().reading().map(r -> r.value())
-                : lead.question().plate().cathodeVolts().map(r -> r.value());
-        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
-        if (volts.isEmpty() || now.isEmpty() || !(Math.abs(volts.get()) > 0)) {
-            return new Advice.Refused("Cathode volts are not read: they tell the resistor to fit.");
-        }
-        double share = lead.answer().share().orElseThrow().value();
-        double aim = Math.min(
-                window.aim(),
-                lead.answer()
-                        .permitted()
-                        .filter(Permitted::exists)
-                        .map(Permitted::share)
-                        .orElse(window.aim()));
-        double wanted = now.get() * aim / share;
-        Optional<Double> driven = session.last(Quantity.DRIVEN_CATHODE, group.name())
-                .map(r -> Math.abs(r.typed().value()));
-        return new Advice.Fit(
-                group.name(),
-                CathodeFit.of(
-                        new CathodeFit.Wish(group.sockets().size(), Math.abs(volts.get()), now.get(), wanted, driven),
-                        gm(lead, Math.abs(volts.get()))));
-    }
-
-    /** How far a tube lies outside its window or above what is permitted; zero where it may stay. */
-    private static double outside(SocketAnswer s, Window chosen) {
-        Window window = s.answer().window().orElse(chosen);
-        double share = s.answer().share().map(Estimate::value).orElse(chosen.aim());
-        double high = Math.min(
-                window.high(), s.answer().permitted().map(Permitted::edge).orElse(window.high()));
-        return share > high ? share - high : share < window.low() ? share - window.low() : 0;
-    }
-
-    /** From the type's model scaled to the measured current; empty for types without one. */
-    private static Optional<Double> gm(SocketAnswer lead, double cathodeVolts) {
-        Optional<Double> plate = lead.answer().plateToCathodeVolts().map(Estimate::value);
-        Optional<Double> now = lead.answer().cathodeAmperes().map(Estimate::value);
-        Optional<TubeType> type = lead.question().stage().type();
-        return plate.isPresent() && now.isPresent() && type.isPresent()
-                ? Transconductance.of(
-                        type.get(),
-                        plate.get(),
-                        lead.question().screenVolts().map(v -> v.value()).orElse(plate.get()),
-                        cathodeVolts,
-                        now.get())
-                : Optional.empty();
     }
 }

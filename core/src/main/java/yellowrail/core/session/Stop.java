@@ -67,7 +67,7 @@ public abstract class Stop {
      *
      * @param volts the amp's highest voltage in words, for example {@code about 458 V}
      */
-    public abstract List<String> cautions(String volts);
+    public abstract List<String> cautions(Session session, String volts);
 
     /** What it found, in half a line under its name. */
     public abstract String note(Session session);

@@ -16,22 +16,27 @@ class CathodeResistorTest extends AdjustBench {
     @Test
     void theCathodeResistorOfTheStory() {
         CathodeFit fit = CathodeFit.of(
-                new CathodeFit.Wish(2, 15.4, 0.03407, 0.0290, Optional.empty()),
+                new CathodeFit.Wish(2, 15.4, 0.03407, 0.0290, 272.6, Optional.empty()),
                 Optional.of(0.007),
                 Optional.of(0.005),
-                Optional.of(0.009));
+                Optional.of(0.009),
+                times -> true);
         assertThat(fit.ohms().orElseThrow()).isCloseTo(278, within(0.5));
         assertThat(fit.low()).isCloseTo(275, within(0.5));
         assertThat(fit.high()).isCloseTo(283, within(0.5));
         assertThat(fit.constantVolts()).isCloseTo(266, within(0.6));
-        assertThat(fit.e12()).isEqualTo(270);
-        assertThat(fit.e96()).isEqualTo(280);
-        assertThat(fit.idleWatts()).isCloseTo(0.94, within(0.01));
+        assertThat(fit.e12()).contains(270.0);
+        assertThat(fit.e96()).contains(280.0);
+        assertThat(fit.chosen()).contains(270.0);
+        assertThat(fit.idleWatts()).isCloseTo(0.95, within(0.01));
         assertThat(fit.ratingWatts()).isEqualTo(3);
         assertThat(fit.cathodeVolts()).isNotCloseTo(15.4, within(0.3));
-        CathodeFit unknown =
-                CathodeFit.of(new CathodeFit.Wish(2, 15.4, 0.03407, 0.0290, Optional.of(24.0)), Optional.empty());
+        CathodeFit unknown = CathodeFit.of(
+                new CathodeFit.Wish(2, 15.4, 0.03407, 0.0290, 272.6, Optional.of(24.0)),
+                Optional.empty(),
+                times -> true);
         assertThat(unknown.ohms()).isEmpty();
+        assertThat(unknown.chosen()).as("nothing tells where it would lead").isEmpty();
         assertThat(unknown.formulas().get(0).result()).contains("not known");
         // Full drive asks for more than three times idle here: 2·24²/265.5 = 4.3 W.
         assertThat(unknown.ratingWatts()).isEqualTo(5);

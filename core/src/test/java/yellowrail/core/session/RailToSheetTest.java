@@ -172,7 +172,9 @@ class RailToSheetTest extends RailBench {
         double share = each * 0.94 * 382 / 19;
         double wanted = each * 0.62 / share;
         assertThat(fit.fit().constantVolts()).isCloseTo(18.0 / (2 * wanted), within(0.01));
+        // No curves tell how its current follows its cathode volts: no value is proposed.
         assertThat(fit.fit().ohms()).isEmpty();
+        assertThat(fit.fit().chosen()).isEmpty();
         assertThat(bench.tell(new Turned("level control", Optional.empty(), "")).orElseThrow())
                 .contains("has no");
     }

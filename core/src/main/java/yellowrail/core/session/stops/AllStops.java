@@ -68,9 +68,11 @@ public final class AllStops {
     /** The cautions of the stop where the session stands, with this amp's own volts in them. */
     public static List<String> cautions(Session session) {
         return session.here()
-                .cautions(highestVolts(session)
-                        .map(v -> "about " + Show.si(v, Unit.VOLT, 3))
-                        .orElse("several hundred volts"));
+                .cautions(
+                        session,
+                        highestVolts(session)
+                                .map(v -> "about " + Show.si(v, Unit.VOLT, 3))
+                                .orElse("several hundred volts"));
     }
 
     /** The highest voltage known of this amp: read unloaded, read at a plate, or what its capacitors are rated for. */

@@ -107,7 +107,7 @@ public final class BeforePower extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "The supply can hold " + volts + " after switching off, until it is drained and read: that kills.",
                 "Off is the mains switch and the plug. Standby is not off, and a variable transformer does not isolate.");

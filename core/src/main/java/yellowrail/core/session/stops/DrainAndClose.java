@@ -103,7 +103,7 @@ public final class DrainAndClose extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of("The supply can hold " + volts + " again: drain and read every node before a hand goes in.");
     }
 

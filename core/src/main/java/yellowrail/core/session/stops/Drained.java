@@ -109,7 +109,7 @@ public final class Drained extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "Drain through a resistor with an insulated clip, never with metal, and leave the clip on.",
                 "Waiting proves nothing: a bleed path that failed leaves " + volts + " there for hours.");

@@ -96,7 +96,7 @@ public final class MainsAndHeaters extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of("Mains and heater volts are AC: set the meter before the probe touches, and keep clear of "
                 + volts + " beside the heater pins.");
     }

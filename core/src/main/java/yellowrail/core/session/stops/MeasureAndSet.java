@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import yellowrail.core.adjust.Advice;
+import yellowrail.core.adjust.CathodeFit;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
@@ -188,19 +189,37 @@ public final class MeasureAndSet extends Stop {
             return turn(turn);
         }
         if (advice instanceof Advice.Fit fit) {
-            Optional<Double> ohms = fit.fit().ohms();
-            return new NextStep(
-                    "Change the cathode resistor at " + fit.point() + ", off and drained:",
-                    ohms.map(o -> Show.si(o, Unit.OHM, 3))
-                            .orElse("up to " + Show.si(fit.fit().constantVolts(), Unit.OHM, 3)),
-                    "between " + Show.si(fit.fit().low(), Unit.OHM, 3) + " and "
-                            + Show.si(fit.fit().high(), Unit.OHM, 3) + ", rated "
-                            + Show.plain(fit.fit().ratingWatts(), 3) + " W or more; to be measured.");
+            return fit(fit);
         }
         if (advice instanceof Advice.Rest rest) {
             return new NextStep(rest.sentence(), "", String.join(" ", rest.remarks()));
         }
         return new NextStep(((Advice.Refused) advice).reason(), "", "");
+    }
+
+    private static NextStep fit(Advice.Fit advice) {
+        CathodeFit fit = advice.fit();
+        if (fit.chosen().isEmpty()) {
+            return new NextStep(
+                    fit.ohms().isEmpty()
+                            ? "No resistor is proposed: how the current of this type follows its cathode volts is not known"
+                                    + " here. A larger one is colder: change it by a tenth, then read again."
+                            : "No preferred value near " + Show.si(fit.ohms().get(), Unit.OHM, 3)
+                                    + " keeps every limit of every tube on the resistor at " + advice.point()
+                                    + ": tubes nearer to each other, or less B+, come first.",
+                    "",
+                    String.join(" ", advice.remarks()));
+        }
+        String rated = "±" + Show.plain(100 * fit.tolerance(), 2) + " % or better, rated "
+                + Show.plain(fit.ratingWatts(), 3) + " W or more; to be measured.";
+        String there = "The hottest tube would then idle at about " + Show.fixed(100 * fit.shareThere(), 0)
+                + " % of its present heat; ";
+        return new NextStep(
+                "Change the cathode resistor at " + advice.point() + ", off and drained:",
+                advice.counted()
+                        ? Show.si(fit.chosen().get(), Unit.OHM, 3)
+                        : Show.significant(fit.times().orElseThrow(), 3) + " times its present ohms",
+                there + rated + (advice.remarks().isEmpty() ? "" : " " + String.join(" ", advice.remarks())));
     }
 
     private static NextStep turn(Advice.Turn turn) {
@@ -235,17 +254,19 @@ public final class MeasureAndSet extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
-        return List.of(
-                Character.toUpperCase(volts.charAt(0)) + volts.substring(1)
-                        + " is on the plate and screen pins. One hand in your pocket, black lead first, stop if a plate"
-                        + " glows.",
-                "Turn with an insulated tool in the right hole, the meter in sight, never toward the hottest end.");
+    public List<String> cautions(Session session, String volts) {
+        String live = Character.toUpperCase(volts.charAt(0)) + volts.substring(1)
+                + " is on the plate and screen pins. One hand in your pocket, black lead first, stop if a plate glows.";
+        return session.controls().isEmpty()
+                ? List.of(live)
+                : List.of(
+                        live,
+                        "Turn with an insulated tool in the right hole, the meter in sight, never toward the hottest end.");
     }
 
     @Override
     public String note(Session session) {
-        return "every socket, then turn";
+        return session.controls().isEmpty() ? "every socket" : "every socket, then turn";
     }
 
     @Override

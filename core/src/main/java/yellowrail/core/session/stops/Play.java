@@ -67,7 +67,7 @@ public final class Play extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of("Never open the load with a signal on it, and keep loud tests short: speakers and ears.");
     }
 

@@ -50,7 +50,7 @@ public final class SignOff extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "The application cannot see the amplifier. Local electrical codes apply; whoever is not trained asks"
                         + " a qualified technician.");

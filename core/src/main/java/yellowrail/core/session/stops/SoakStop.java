@@ -87,7 +87,7 @@ public final class SoakStop extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "A current that creeps does not wait: do not leave the amp alone until every position is steady.");
     }

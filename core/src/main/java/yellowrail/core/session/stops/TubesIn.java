@@ -130,7 +130,7 @@ public final class TubesIn extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "Hot glass burns and cracks: wait or use a glove, line up the key, force nothing.",
                 "Stay at the bench for the first minutes. A plate that glows red means power off first.");

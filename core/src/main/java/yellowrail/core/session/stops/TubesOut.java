@@ -158,7 +158,7 @@ public final class TubesOut extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of(
                 "Without the output tubes B+ rises above its loaded value: leads, clips and capacitors must stand "
                         + volts + " and more.",

@@ -113,7 +113,7 @@ public final class WarmUp extends Stop {
     }
 
     @Override
-    public List<String> cautions(String volts) {
+    public List<String> cautions(Session session, String volts) {
         return List.of("Do not leave the bench while it warms up; look at the plates, not only at the meter.");
     }
 
