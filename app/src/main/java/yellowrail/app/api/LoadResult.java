@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadEffects;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Transformer;
@@ -24,6 +25,9 @@ record LoadResult(
 
         @Schema(description = "Every set of speakers on every tap whose ratio is known")
         List<Cell> map,
+
+        @Schema(description = "What the idle alone does not pass; null where it passes all")
+        AtAnyLoad atAnyLoad,
 
         @Schema(description = "Gravest first") List<Said> remarks) {
     @Schema(description = "A value with the half width of its 95 % band")
@@ -64,10 +68,20 @@ record LoadResult(
             @Schema(description = "That over the wanted load")
             double factor,
 
-            @Schema(description = "over, near, open, unknown, or stop for a load that is as good as open or shorted")
-            String tone,
+            @Schema(description = "As good as open or shorted: a stop, and no operation")
+            boolean stop,
+
+            @Schema(description = "How the worst limit that a load moves stands; null for a stop")
+            Standing standing,
 
             @Schema(description = "The worst limit, or why it is a stop")
+            String worst) {}
+
+    @Schema(description = "What does not pass whatever the load is")
+    record AtAnyLoad(
+            @Schema(description = "How it stands") Standing standing,
+
+            @Schema(description = "Which limit, with its share")
             String worst) {}
 
     @Schema(description = "Something that does not fit or is to be known")
@@ -101,7 +115,8 @@ record LoadResult(
                         cell.tap(),
                         Figure.of(cell.reflected()),
                         cell.factor(),
-                        worst.map(LoadEffects.Worst::tone).orElse("stop"),
+                        worst.isEmpty(),
+                        worst.map(LoadEffects.Worst::standing).orElse(null),
                         worst.map(LoadEffects.Worst::words)
                                 .orElseGet(() -> cell.stop().orElseThrow().sentence())));
             }
@@ -111,6 +126,9 @@ record LoadResult(
                 taps,
                 figure(transformer.measured().screenTap()),
                 map,
+                answered.atAnyLoad()
+                        .map(w -> new AtAnyLoad(w.standing(), w.words()))
+                        .orElse(null),
                 answered.remarks().stream()
                         .map(r -> new Said(r.code(), r.code().weight(), r.about(), r.sentence()))
                         .toList());

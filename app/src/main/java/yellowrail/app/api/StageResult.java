@@ -3,11 +3,12 @@ package yellowrail.app.api;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.app.stage.Limits;
+import java.util.stream.Stream;
 import yellowrail.app.stage.StageEngine;
-import yellowrail.app.stage.StageStatements;
+import yellowrail.app.stage.StageJudgements;
 import yellowrail.app.stage.TubeFacts;
 import yellowrail.core.idle.Statement;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.tube.ModelTrust;
@@ -128,10 +129,11 @@ record StageResult(
             @Schema(description = "Its share of the rating, or not published")
             String rating,
 
-            @Schema(
-                    description =
-                            "over, near (the rating lies inside the model's band), unknown, or open: nothing is ever cleared by a model")
-            String tone) {}
+            @Schema(description = "Figure over what is allowed at its mains; null where nothing is published")
+            Double share,
+
+            @Schema(description = "How it stands, at the mains where that is gravest; a model gives no all-clear")
+            Standing standing) {}
 
     /** How far a model can be trusted. */
     @Schema(description = "Bands of the model, share to either side; null at volts it was not fitted near")
@@ -153,7 +155,7 @@ record StageResult(
     static StageResult of(StageSetting setting, StageEngine.Computed c, double highest, TubeFacts facts) {
         ModelTrust trust = facts.curves().trust();
         ModelTrust.Bands bands = facts.bands(c);
-        List<Statement> statements = StageStatements.of(setting, c, highest, facts);
+        List<Statement> statements = StageJudgements.statements(setting, c, highest, facts);
         return new StageResult(
                 facts.designation(),
                 setting.idleShare(),
@@ -167,8 +169,10 @@ record StageResult(
                 c.drive().plateAmperes(),
                 statements.get(0).sentence(),
                 statements.get(1).sentence(),
-                Limits.of(setting, c, highest, facts).stream()
-                        .map(l -> new LimitResult(l.name(), l.figure(), l.rating(), l.tone()))
+                Stream.concat(
+                                StageJudgements.rows(setting, c, highest, facts).stream(),
+                                StageJudgements.unlimited(setting, c, highest).stream())
+                        .map(l -> new LimitResult(l.name(), l.figure(), l.rating(), l.share(), l.standing()))
                         .toList(),
                 new TrustResult(
                         orNull(bands.plate()),

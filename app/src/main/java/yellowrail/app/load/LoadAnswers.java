@@ -30,10 +30,15 @@ public class LoadAnswers {
     /**
      * A load understood as a whole.
      *
-     * @param judged the worst limit of each cell that is an operation, by cell
+     * @param judged the worst limit of each cell that is an operation, by cell: of what a load moves
+     * @param atAnyLoad what does not pass whatever the load; empty where all of it does
      */
     public record Answered(
-            Transformer transformer, LoadMap map, List<Remark> remarks, Map<LoadMap.Cell, LoadEffects.Worst> judged) {}
+            Transformer transformer,
+            LoadMap map,
+            List<Remark> remarks,
+            Map<LoadMap.Cell, LoadEffects.Worst> judged,
+            Optional<LoadEffects.Worst> atAnyLoad) {}
 
     /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
     public Answered answered(LoadForm form) {
@@ -49,7 +54,8 @@ public class LoadAnswers {
                 .flatMap(row -> row.cells().stream())
                 .filter(cell -> cell.stop().isEmpty())
                 .forEach(cell -> judged.put(cell, effects.worst(cell, asked.judge())));
-        return new Answered(asked.transformer().orElseThrow(), map, asked.remarks(), judged);
+        return new Answered(
+                asked.transformer().orElseThrow(), map, asked.remarks(), judged, effects.atAnyLoad(asked.judge()));
     }
 
     /** What was typed is not understood. */

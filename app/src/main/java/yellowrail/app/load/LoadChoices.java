@@ -10,7 +10,7 @@ import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.FrequencyPlot;
 import yellowrail.app.pictures.LogPlot;
-import yellowrail.app.stage.Limit;
+import yellowrail.app.stage.JudgedRow;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.core.load.Instrument;
 import yellowrail.core.load.Lead;
@@ -52,9 +52,12 @@ class LoadChoices {
         ToDoubleFunction<LoadChoice.Point> change =
                 point -> speakers.map(s -> point.changeOfTone(s, band.lowHertz(), band.highHertz()))
                         .orElse(Double.NaN);
-        Map<Double, Limit> worst = new HashMap<>();
+        Map<Double, JudgedRow> worst = new HashMap<>();
         for (LoadChoice.Point point : choice.points()) {
-            effects.worstOf(engine.picture(setting.load(point.factor()), judge.highest()), judge)
+            effects.worstOf(
+                            setting.load(point.factor()),
+                            engine.picture(setting.load(point.factor()), judge.highest()),
+                            judge)
                     .ifPresent(limit -> worst.put(point.factor(), limit));
         }
         Map<LoadChoice.Wish, LoadChoice.Point> best = new EnumMap<>(LoadChoice.Wish.class);
@@ -73,14 +76,14 @@ class LoadChoices {
                 words(choice, best, speakers));
     }
 
-    /** A load is a choice only where no limit is passed; one too close to call says so in its row and in its mark. */
-    private static boolean within(Limit worst) {
-        return worst != null && (worst.tone().equals("open") || worst.tone().equals("near"));
+    /** A load is a choice only where the judge accepts everything. */
+    private static boolean within(JudgedRow worst) {
+        return worst != null && worst.standing().passes();
     }
 
     private static LoadView.ChoiceRow row(
             LoadChoice.Point point,
-            Limit worst,
+            JudgedRow worst,
             Map<LoadChoice.Wish, LoadChoice.Point> best,
             ToDoubleFunction<LoadChoice.Point> change,
             Optional<LoadMap.Cell> open) {
@@ -108,7 +111,7 @@ class LoadChoices {
 
     private static List<String> marks(
             Map<LoadChoice.Wish, LoadChoice.Point> best,
-            Map<Double, Limit> worst,
+            Map<Double, JudgedRow> worst,
             ToDoubleFunction<LoadChoice.Point> change,
             LoadMap map) {
         List<String> marks = new ArrayList<>();
@@ -120,10 +123,7 @@ class LoadChoices {
                     case COOLEST_SCREENS -> Show.si(point.screenWatts(), Unit.WATT, 3) + " at most";
                     case LEAST_CHANGE_OF_TONE -> Show.fixed(change.applyAsDouble(point), 1) + " dB";
                 }
-                + "; " + atHand(point, map) + "."
-                + (worst.get(point.factor()).tone().equals("near")
-                        ? " Too close to call: " + LoadEffects.percent(worst.get(point.factor())) + "."
-                        : "")));
+                + "; " + atHand(point, map) + "."));
         return marks;
     }
 
@@ -142,8 +142,8 @@ class LoadChoices {
             LoadChoice choice, Map<LoadChoice.Wish, LoadChoice.Point> best, Optional<Wiring> speakers) {
         int missing = LoadChoice.PLACES.size() - choice.points().size();
         return (best.isEmpty()
-                        ? "At every load a published limit is passed: none is marked. A colder idle or less B+ comes first. "
-                        : "Marked are only loads at which no published limit is passed at full sine, at highest mains too. ")
+                        ? "At no load all limits are kept with the model's band: none is marked. A colder idle or less B+ comes first. "
+                        : "Marked are only loads at which every limit is kept at full sine, at highest mains too, the model's band included. ")
                 + (missing > 0 ? missing + " loads could not be computed and are left out. " : "")
                 + (speakers.isEmpty()
                         ? "Change of tone needs a speaker with its curve. "

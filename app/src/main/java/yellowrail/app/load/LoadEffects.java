@@ -1,24 +1,29 @@
 package yellowrail.app.load;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import yellowrail.app.stage.Limit;
-import yellowrail.app.stage.Limits;
+import yellowrail.app.stage.JudgedRow;
 import yellowrail.app.stage.StageEngine;
+import yellowrail.app.stage.StageJudgements;
 import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.stage.When;
+import yellowrail.core.tube.DriveLimit;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.PublishedLimit;
 
 /** What a load does to a stage: its figures against every limit, by the stage's own functions. */
 @Component
@@ -51,7 +56,11 @@ public class LoadEffects {
             Optional<StageSetting> setting, Optional<TubeFacts> facts, double highest, Optional<Double> coreAmperes) {}
 
     /** The worst limit of a load, named. */
-    public record Worst(String tone, String words) {}
+    public record Worst(Standing standing, String words) {
+        public String tone() {
+            return JudgedRow.tone(standing);
+        }
+    }
 
     static String mark(String tone) {
         return switch (tone) {
@@ -62,35 +71,41 @@ public class LoadEffects {
         };
     }
 
-    /** The limits that a load moves. */
-    private static List<Limit> moved(StageEngine.Computed computed, Judge judge) {
+    /** The limits that a load moves: over the drive, and in the core. */
+    private List<JudgedRow> moved(StageSetting at, StageEngine.Computed computed, Judge judge) {
+        return rows(at, computed, judge, When.DRIVE);
+    }
+
+    private static List<JudgedRow> rows(StageSetting at, StageEngine.Computed computed, Judge judge, When when) {
         TubeFacts facts = judge.facts().orElseThrow();
-        List<Limit> all = new ArrayList<>(Limits.heat(computed, facts));
-        all.addAll(Limits.overTheDrive(computed, judge.highest(), facts));
+        List<JudgedRow> rows =
+                new ArrayList<>(JudgedRow.of(StageJudgements.of(at, computed, judge.highest(), facts).stream()
+                        .filter(j -> j.when() == when)
+                        .toList()));
         boolean unlike = Math.abs(computed.drive().idle().standingDifference()) > LEAST_DIFFERENCE;
-        if (judge.coreAmperes().isPresent() || !computed.stage().pushPull() || unlike) {
-            all.addAll(Limits.core(computed, judge.coreAmperes().orElse(Double.NaN), facts));
+        if (when == When.DRIVE
+                && (judge.coreAmperes().isPresent() || !computed.stage().pushPull() || unlike)) {
+            rows.addAll(StageJudgements.core(computed, judge.coreAmperes(), facts));
         }
-        return all;
+        return rows;
     }
 
-    /** The worst of what one load moves; empty where no limit of it is published. */
-    Optional<Limit> worstOf(StageEngine.Computed computed, Judge judge) {
-        return gravest(moved(computed, judge));
+    /** The worst of everything at one load, idle and core included. */
+    Optional<JudgedRow> worstOf(StageSetting at, StageEngine.Computed computed, Judge judge) {
+        return Stream.of(When.values())
+                .flatMap(when -> rows(at, computed, judge, when).stream())
+                .max(JudgedRow.GRAVITY);
     }
 
-    private static final String OVER = "over";
-    private static final List<String> GRAVEST = List.of(OVER, "near", "unknown", "unpublished", "open");
-
-    private static Optional<Limit> gravest(List<Limit> limits) {
-        return limits.stream()
-                .filter(l -> l.share() != null)
-                .min(Comparator.<Limit>comparingInt(l -> GRAVEST.indexOf(l.tone()))
-                        .thenComparing(Comparator.comparing(Limit::share).reversed()));
-    }
-
-    private static Worst worst(Limit limit) {
-        return new Worst(limit.tone(), percent(limit) + (limit.tone().equals("near") ? ", too close to call" : ""));
+    private static Worst worst(JudgedRow row) {
+        String words = percent(row);
+        return new Worst(
+                row.standing(),
+                switch (row.standing()) {
+                    case TOO_CLOSE, OPEN_QUESTION, UNKNOWN ->
+                        words + ", " + row.standing().words();
+                    default -> words;
+                });
     }
 
     /**
@@ -99,34 +114,37 @@ public class LoadEffects {
      */
     Worst worst(LoadMap.Cell cell, Judge judge) {
         if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
-            return new Worst("unknown", "stage not computed");
+            return new Worst(Standing.UNKNOWN, "stage not computed");
         }
         try {
-            Optional<Limit> likely = gravest(cell.factor(), judge);
-            if (likely.isEmpty()) {
-                return new Worst("unknown", "no limit is published");
-            }
-            if (!likely.get().tone().equals(OVER) && cell.leastFactor() < cell.mostFactor()) {
-                Optional<Limit> end = gravest(Stream.of(cell.leastFactor(), cell.mostFactor())
-                        .flatMap(factor -> gravest(factor, judge).stream())
-                        .toList());
-                if (end.filter(l -> l.tone().equals(OVER)).isPresent()) {
-                    return new Worst("near", percent(end.get()) + " within the error of the load, too close to call");
+            JudgedRow likely = gravest(cell.factor(), judge);
+            if (likely.standing() != Standing.OVER && cell.leastFactor() < cell.mostFactor()) {
+                Optional<JudgedRow> end = Stream.of(cell.leastFactor(), cell.mostFactor())
+                        .map(factor -> gravest(factor, judge))
+                        .max(JudgedRow.GRAVITY);
+                if (end.filter(l -> l.standing() == Standing.OVER).isPresent()) {
+                    return new Worst(
+                            Standing.TOO_CLOSE,
+                            percent(end.get()) + " within the error of the load, too close to call");
                 }
             }
-            return worst(likely.get());
+            return worst(likely);
         } catch (NoSolution none) {
-            return new Worst("unknown", none.getMessage());
+            return new Worst(Standing.UNKNOWN, none.getMessage());
         }
     }
 
-    private Optional<Limit> gravest(double factor, Judge judge) {
+    private JudgedRow gravest(double factor, Judge judge) {
         StageSetting at = judge.setting().orElseThrow().load(factor);
-        return gravest(moved(engine.picture(at, judge.highest()), judge));
+        return moved(at, engine.picture(at, judge.highest()), judge).stream()
+                .max(JudgedRow.GRAVITY)
+                .orElseThrow();
     }
 
-    static String percent(Limit limit) {
-        return limit.name() + " " + Show.fixed(100 * limit.share(), 0) + " %";
+    static String percent(JudgedRow row) {
+        return row.share() == null
+                ? row.name() + ": " + row.rating()
+                : row.name() + " " + Show.fixed(100 * row.share(), 0) + " %";
     }
 
     /** What the stage passes, or comes too close to, at any load: empty when it does not. */
@@ -137,12 +155,12 @@ public class LoadEffects {
         try {
             StageSetting at = judge.setting().get();
             StageEngine.Computed computed = engine.picture(at, judge.highest());
-            return gravest(Limits.atIdle(
-                            at, computed, judge.highest(), judge.facts().get()))
-                    .filter(l -> !l.tone().equals("open"))
+            return rows(at, computed, judge, When.IDLE).stream()
+                    .max(JudgedRow.GRAVITY)
+                    .filter(l -> !l.standing().passes())
                     .map(LoadEffects::worst);
         } catch (NoSolution none) {
-            return Optional.of(new Worst("unknown", none.getMessage()));
+            return Optional.of(new Worst(Standing.UNKNOWN, none.getMessage()));
         }
     }
 
@@ -225,9 +243,10 @@ public class LoadEffects {
                         "THD = √(H2² + … + H9²) of the fundamental; its shape is to be trusted," + " its size is not"));
         add(rows, "2nd harmonic", plain(percent(full.harmonics().get(0)), ""));
         add(rows, "3rd harmonic", plain(percent(full.harmonics().get(1)), ""));
-        List<Limit> all = new ArrayList<>(moved(computed, judge));
-        all.addAll(Limits.atIdle(at, computed, judge.highest(), judge.facts().orElseThrow()));
-        for (Limit limit : all) {
+        List<JudgedRow> all = new ArrayList<>(moved(at, computed, judge));
+        all.addAll(rows(at, computed, judge, When.IDLE));
+        all.addAll(StageJudgements.unlimited(at, computed, judge.highest()));
+        for (JudgedRow limit : all) {
             add(
                     rows,
                     limit.name(),
@@ -267,9 +286,10 @@ public class LoadEffects {
             StageEngine.Computed c = engine.picture(at, judge.highest());
             TubeFacts facts = judge.facts().orElseThrow();
             List<String> parts = new ArrayList<>();
-            for (Limit limit : Limits.heat(c, facts)) {
-                parts.add((parts.isEmpty() ? "plates " : "screens ") + limit.figure() + " (" + limit.rating() + ")");
-            }
+            List<StageJudgement> judged = StageJudgements.of(at, c, judge.highest(), facts);
+            heat(judged, Limit.PLATE_WATTS).ifPresent(r -> parts.add("plates " + r.figure() + " (" + r.rating() + ")"));
+            heat(judged, DriveLimit.SCREEN_WATTS)
+                    .ifPresent(r -> parts.add("screens " + r.figure() + " (" + r.rating() + ")"));
             return String.join(", ", parts) + ", plate peak "
                     + Show.si(c.drive().plateMost(), Unit.VOLT, 3) + ", peak plate current "
                     + Show.si(c.drive().plateAmperes(), Unit.AMPERE, 3) + ", "
@@ -277,5 +297,13 @@ public class LoadEffects {
         } catch (NoSolution none) {
             return none.getMessage();
         }
+    }
+
+    private static Optional<JudgedRow> heat(List<StageJudgement> judged, PublishedLimit limit) {
+        return JudgedRow.of(judged.stream()
+                        .filter(j -> j.limit() == limit && j.when() == When.DRIVE)
+                        .toList())
+                .stream()
+                .findFirst();
     }
 }

@@ -12,17 +12,21 @@ import yellowrail.app.pictures.FrequencyPlot;
 import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.Standing;
+import yellowrail.core.judging.Value;
 import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.Instrument;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
-import yellowrail.core.stage.AgainstRating;
 import yellowrail.core.stage.ReactiveCycle;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.DriveLimit;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.PublishedLimit;
 
 /** Speakers over frequency, and what a stage does into them; what was computed is remembered by its content. */
 @Component
@@ -168,27 +172,27 @@ class LoadHeat {
         heat.hottestPlate(band.lowHertz(), band.highHertz())
                 .ifPresent(p -> lines.add(line(
                         "Hottest plate in the band",
+                        Limit.PLATE_WATTS,
                         p.hottestPlateWatts(),
-                        Unit.WATT,
-                        facts.plateWatts(),
                         bands.plate(),
+                        facts,
                         p.hertz())));
         heat.hottestScreen(band.lowHertz(), band.highHertz())
                 .filter(p -> p.hottestScreenWatts() > 0)
                 .ifPresent(p -> lines.add(line(
                         "Hottest screen in the band",
+                        DriveLimit.SCREEN_WATTS,
                         p.hottestScreenWatts(),
-                        Unit.WATT,
-                        facts.screenWatts(),
                         bands.screen(),
+                        facts,
                         p.hertz())));
         Optional<ReactiveCycle> most = heat.points().stream().reduce((a, b) -> b.plateMost() > a.plateMost() ? b : a);
         most.ifPresent(p -> lines.add(line(
                 "Highest plate peak",
+                DriveLimit.PEAK_PLATE_VOLTS,
                 p.plateMost(),
-                Unit.VOLT,
-                facts.peakPlateVolts(),
                 ModelTrust.PEAK_BAND,
+                facts,
                 p.hertz())));
         return lines;
     }
@@ -210,16 +214,23 @@ class LoadHeat {
     }
 
     private static LoadView.RemarkLine line(
-            String what, double value, Unit unit, double rating, double band, double hertz) {
-        AgainstRating against = AgainstRating.of(value, rating, band);
+            String what, PublishedLimit limit, double value, double band, TubeFacts facts, double hertz) {
+        Value figure = Value.computed(value, band);
+        Optional<Judgement> judged = facts.judge().gravest(limit, figure);
+        Standing standing = judged.map(Judgement::standing).orElse(facts.judge().without(limit));
         return new LoadView.RemarkLine(
-                against == AgainstRating.OVER ? "caution" : "note",
-                against == AgainstRating.OVER ? "over" : against == AgainstRating.NEAR ? "warm" : "open",
-                what + ": " + Show.si(value, unit, 3) + " at " + hertz(hertz) + " Hz"
-                        + (Double.isNaN(rating)
-                                ? ", no published limit."
-                                : ", " + Show.fixed(100 * value / rating, 0) + " % of " + Show.siPlain(rating, unit, 3)
-                                        + (against == AgainstRating.NEAR ? ", too close to call." : ".")));
+                standing == Standing.OVER ? "caution" : "note",
+                standing == Standing.OVER ? "over" : standing.passes() ? "open" : "warm",
+                what + ": " + Show.si(value, limit.unit(), 3) + " at " + hertz(hertz) + " Hz"
+                        + judged.map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
+                                        + Show.siPlain(j.allowed(), limit.unit(), 3)
+                                        + (standing.passes() || standing == Standing.OVER
+                                                ? "."
+                                                : ", " + standing.words() + "."))
+                                .orElse(
+                                        standing == Standing.UNKNOWN
+                                                ? ", no limit is known here."
+                                                : ", no published limit."));
     }
 
     private static String hertz(double hertz) {

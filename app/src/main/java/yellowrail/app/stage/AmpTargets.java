@@ -83,18 +83,13 @@ class AmpTargets implements Targets.Computing {
         }
         TubeFacts f = tube.facts().orElseThrow();
         double band = f.curves().trust().plateBand();
-        double margin = 1 / (1 + band);
         try {
             StageEngine.Computed idle = engine.picture(read.setting().get(), read.highest());
             if (!f.bands(idle).hold()) {
                 return none(
                         "its volts lie outside what the curves were fitted on, so nothing tells how far they are off");
             }
-            ComputedTarget target = engine.targetRemembered(
-                    read.setting().get(),
-                    margin,
-                    read.highest(),
-                    read.setting().get().biasFollows());
+            ComputedTarget target = engine.targetRemembered(read.setting().get(), f.judge(read.highest()));
             String counted = " The model's ±" + Show.plain(100 * band, 2) + " % is kept as a margin."
                     + (stage.strict().equals(stage.form())
                             ? ""

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -20,6 +21,7 @@ import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.OperatingChart;
 import yellowrail.core.stage.ScreenReport;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageJudge;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.Sweep;
 import yellowrail.core.stage.SweepPoint;
@@ -40,8 +42,17 @@ public class StageEngine {
     private static final int POINTS = 5000;
     private static final long GIVE_WAY_MILLIS = 200;
 
-    /** A picture: the drive from idle to full, its chart, and the drive at highest mains. */
-    public record Computed(Stage stage, DriveSweep drive, DriveSweep atHighest, Supplier<OperatingChart> drawn) {
+    /**
+     * A picture: the drive from idle to full, its chart, and the drive at higher mains.
+     *
+     * @param atNominal at nominal mains, where the stage stands at lower ones
+     */
+    public record Computed(
+            Stage stage,
+            DriveSweep drive,
+            Optional<DriveSweep> atNominal,
+            DriveSweep atHighest,
+            Supplier<OperatingChart> drawn) {
         /** Made when first asked for: who only reads limits off does not pay for it. */
         OperatingChart chart() {
             return drawn.get();
@@ -52,11 +63,11 @@ public class StageEngine {
 
     private record PointKey(Sweep sweep, StageSetting setting, double place) {}
 
-    private record TargetKey(StageSetting setting, double margin, double highest, boolean biasFollows) {}
+    private record TargetKey(StageSetting setting, StageJudge judge) {}
 
     private record CleanKey(StageSetting setting, double most) {}
 
-    private record ScreenKey(StageSetting setting, double limit, double band) {}
+    private record ScreenKey(StageSetting setting, StageJudge judge) {}
 
     private final Cache<PictureKey, Computed> pictures =
             Caffeine.newBuilder().maximumSize(PICTURES).build();
@@ -102,7 +113,12 @@ public class StageEngine {
                 DriveSweep.of(setting.mains(highest, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST));
         Stage stage = setting.stage();
         DriveSweep drive = DriveSweep.of(stage, LEVELS);
-        return new Computed(stage, drive, solved(high), SingletonSupplier.of(() -> OperatingChart.of(stage, drive)));
+        Optional<DriveSweep> nominal = setting.mains() < 1
+                ? Optional.of(
+                        DriveSweep.of(setting.mains(1, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST))
+                : Optional.empty();
+        return new Computed(
+                stage, drive, nominal, solved(high), SingletonSupplier.of(() -> OperatingChart.of(stage, drive)));
     }
 
     private static DriveSweep solved(Future<DriveSweep> future) {
@@ -130,32 +146,28 @@ public class StageEngine {
         };
     }
 
-    public Future<ComputedTarget> target(StageSetting setting, double margin, double highest) {
-        return later(
-                new TargetKey(setting.idle(1), margin, highest, setting.biasFollows()),
-                () -> targetNow(setting, margin, highest, setting.biasFollows()));
-    }
-
-    /** The hottest idle at marked load, whatever the sliders say of idle and mains. */
-    ComputedTarget targetNow(StageSetting setting, double margin, double highest, boolean biasFollows) {
-        StageSetting marked = setting.mains(1, biasFollows);
-        Stage stage = marked.described().withLoad(marked.described().loadOhms() * marked.loadFactor());
-        return ComputedTarget.of(stage, marked.ratedWatts(), margin, highest, biasFollows);
+    public Future<ComputedTarget> target(StageSetting setting, StageJudge judge) {
+        StageSetting marked = marked(setting);
+        return later(new TargetKey(marked, judge), () -> ComputedTarget.of(marked, judge));
     }
 
     /** The same, remembered; for what is asked with every page. */
-    ComputedTarget targetRemembered(StageSetting setting, double margin, double highest, boolean biasFollows) {
-        return remembered(
-                new TargetKey(setting.idle(1), margin, highest, biasFollows),
-                () -> targetNow(setting, margin, highest, biasFollows));
+    ComputedTarget targetRemembered(StageSetting setting, StageJudge judge) {
+        StageSetting marked = marked(setting);
+        return remembered(new TargetKey(marked, judge), () -> ComputedTarget.of(marked, judge));
+    }
+
+    /** Whatever the sliders say of idle and mains. */
+    private static StageSetting marked(StageSetting setting) {
+        return setting.mains(1, setting.biasFollows()).idle(1);
     }
 
     public Future<CleanIdle> clean(StageSetting setting, double most) {
         return later(new CleanKey(setting.idle(1), most), () -> CleanIdle.of(setting, most));
     }
 
-    public Future<ScreenReport> screens(StageSetting setting, double limit, double band) {
-        return later(new ScreenKey(setting, limit, band), () -> ScreenReport.of(setting, limit, band));
+    public Future<ScreenReport> screens(StageSetting setting, StageJudge judge) {
+        return later(new ScreenKey(setting, judge), () -> ScreenReport.of(setting, judge));
     }
 
     private <T> Future<T> later(Object key, Supplier<T> compute) {

@@ -34,7 +34,7 @@ record StagePicture(
         Double plateVolts,
         Double cathodeAmperes,
         List<Tile> tiles,
-        List<Limit> limits,
+        List<JudgedRow> limits,
         List<Lines> settings,
         List<MeasuredPoint> measured,
         String accuracy) {

@@ -7,8 +7,10 @@ import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.results.MeasuredText;
 import yellowrail.core.experiment.MeasuredPoint;
+import yellowrail.core.idle.ComputedStatements;
 import yellowrail.core.reading.Show;
 import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.WhatChanges;
 import yellowrail.core.tube.ModelTrust;
@@ -44,6 +46,9 @@ class StagePictures {
         } catch (NoSolution none) {
             return StagePicture.refused(none.getMessage(), read.complaints().byField());
         }
+        List<StageJudgement> judged = StageJudgements.of(setting, computed, read.highest(), f);
+        List<JudgedRow> rows = new ArrayList<>(JudgedRow.of(judged));
+        rows.addAll(StageJudgements.unlimited(setting, computed, read.highest()));
         List<MeasuredPoint> points = points(measured, read.complaints());
         List<Lines> lines = new ArrayList<>();
         lines.add(new Lines("now", Lines.heat(computed.drive(), f), "", ""));
@@ -53,13 +58,13 @@ class StagePictures {
                 read.complaints().byField(),
                 100 * setting.idleShare(),
                 computed.chart(),
-                Statements.computed(StageStatements.of(setting, computed, read.highest(), f)),
+                Statements.computed(ComputedStatements.of(f.judge(), judged)),
                 f.bands(computed).hold() ? f.bands(computed).plate() : null,
                 f.plateWatts(),
                 orNull(f.plateVolts()),
                 orNull(f.cathodeAmperes()),
-                Tiles.of(computed, f),
-                Limits.of(setting, computed, read.highest(), f),
+                Tiles.of(computed, f, judged),
+                rows,
                 lines,
                 points,
                 accuracy(f, computed));

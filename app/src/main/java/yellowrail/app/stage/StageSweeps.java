@@ -77,7 +77,7 @@ public class StageSweeps {
             }
             if (Double.isNaN(facts.screenWatts())) {
                 taker.take(Piece.told(
-                        Kind.SCREENS, "Screens: no limit of this type is published, so nothing is said of them."));
+                        Kind.SCREENS, "Screens: no limit of this type is known here, so nothing is said of them."));
             }
         } finally {
             all.forEach(one -> one.future().cancel(true));
@@ -99,11 +99,9 @@ public class StageSweeps {
     private void words(StageSetting setting, StageReader.Read read, TubeFacts facts, List<Underway> all) {
         ModelTrust trust = facts.curves().trust();
         double plateBand = trust.plateBand();
-        double screenBand = trust.screenBand();
-        double limit = facts.screenWatts();
         all.add(new Underway(
                 Kind.TARGET,
-                engine.target(setting, read.margin() / (1 + plateBand), read.highest()),
+                engine.target(setting, facts.judge(read.highest()).within(read.margin())),
                 t -> target((ComputedTarget) t, plateBand, read.margin())));
         all.add(new Underway(
                 Kind.CLEAN,
@@ -111,11 +109,11 @@ public class StageSweeps {
                 c -> Piece.told(
                         Kind.CLEAN,
                         ((CleanIdle) c).reason() + " The shape of this is to be trusted, the size is not.")));
-        if (!Double.isNaN(limit)) {
+        if (!Double.isNaN(facts.screenWatts())) {
             all.add(new Underway(
                     Kind.SCREENS,
-                    engine.screens(setting, limit, screenBand),
-                    s -> new Piece(Kind.SCREENS, null, null, ((ScreenReport) s).words(limit, screenBand))));
+                    engine.screens(setting, facts.judge(read.highest())),
+                    s -> new Piece(Kind.SCREENS, null, null, ((ScreenReport) s).words())));
         }
     }
 

@@ -3,13 +3,20 @@ package yellowrail.app.stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.Cycle.TubeCycle;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageJudgement;
+import yellowrail.core.stage.When;
+import yellowrail.core.tube.DriveLimit;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.PublishedLimit;
 
 /** The stage's tiles. */
 final class Tiles {
@@ -18,15 +25,18 @@ final class Tiles {
     private final TubeFacts facts;
     private final ModelTrust.Bands bands;
 
-    private Tiles(StageEngine.Computed computed, TubeFacts facts) {
+    private final List<StageJudgement> judged;
+
+    private Tiles(StageEngine.Computed computed, TubeFacts facts, List<StageJudgement> judged) {
         this.stage = computed.stage();
         this.sweep = computed.drive();
         this.facts = facts;
         this.bands = facts.bands(computed);
+        this.judged = judged;
     }
 
-    static List<Tile> of(StageEngine.Computed computed, TubeFacts facts) {
-        Tiles tiles = new Tiles(computed, facts);
+    static List<Tile> of(StageEngine.Computed computed, TubeFacts facts, List<StageJudgement> judged) {
+        Tiles tiles = new Tiles(computed, facts, judged);
         List<Tile> all = new ArrayList<>();
         all.add(tiles.idle());
         all.add(tiles.power());
@@ -50,7 +60,7 @@ final class Tiles {
                 "Idle",
                 Show.si(hottest.plateAmperes(), Unit.AMPERE, 3),
                 Show.fixed(100 * share, 0) + " % of " + rating(facts.plateWatts()) + ", " + bias(idle),
-                Limit.tone(hottest.plateWatts(), facts.plateWatts(), bands.plate()),
+                tone(Limit.PLATE_WATTS, When.IDLE),
                 "Pp = Vpk · Ip = " + Show.fixed(volts, 1) + " V · " + Show.si(hottest.plateAmperes(), Unit.AMPERE, 3)
                         + " = " + watts(hottest.plateWatts()) + "; screen " + watts(hottest.screenWatts())
                         + ", B+ " + Show.si(idle.supplyVolts(), Unit.VOLT, 3),
@@ -131,8 +141,8 @@ final class Tiles {
                 "Hottest plate",
                 watts(value),
                 Show.fixed(100 * value / facts.plateWatts(), 0) + " % of " + rating(facts.plateWatts()) + ", "
-                        + where(at) + near(value, facts.plateWatts(), bands.plate()),
-                Limit.tone(value, facts.plateWatts(), bands.plate()),
+                        + where(at) + near(Limit.PLATE_WATTS),
+                tone(Limit.PLATE_WATTS, When.DRIVE),
                 "mean of Vpk · Ip over a cycle, highest over the drive: "
                         + watts(sweep.idle().hottestPlateWatts())
                         + " at idle, " + watts(value) + " there, "
@@ -149,10 +159,12 @@ final class Tiles {
         return new Tile(
                 "Hottest screen",
                 watts(value),
-                (known ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", " : "no published limit, ")
+                (known
+                                ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", "
+                                : "no limit is known here, ")
                         + where(at)
-                        + (known ? near(value, limit, bands.screen()) : ""),
-                Limit.tone(value, limit, bands.screen()),
+                        + (known ? near(DriveLimit.SCREEN_WATTS) : ""),
+                tone(DriveLimit.SCREEN_WATTS, When.DRIVE),
                 "mean of Vg2k · Ig2 over a cycle, highest over the drive: "
                         + watts(sweep.idle().hottestScreenWatts()) + " at idle, " + watts(value) + " there; "
                         + band(bands.screen()),
@@ -161,14 +173,15 @@ final class Tiles {
 
     private Tile peak() {
         Cycle full = sweep.full();
-        Limit limit = Limit.of(
-                "Peak plate volts", sweep.plateMost(), Unit.VOLT, facts.peakPlateVolts(), ModelTrust.PEAK_BAND, "");
+        JudgedRow row = judgement(DriveLimit.PEAK_PLATE_VOLTS, When.DRIVE)
+                .map(JudgedRow::of)
+                .orElseThrow();
         return new Tile(
-                limit.name(),
-                limit.figure(),
-                "to chassis, into this load; " + limit.rating()
-                        + (limit.tone().equals("unpublished") ? " of the peak" : ""),
-                limit.tone(),
+                "Peak plate volts",
+                row.figure(),
+                "to chassis, into this load; " + row.rating()
+                        + (row.standing() == Standing.NONE_PUBLISHED ? " of the peak" : ""),
+                row.tone(),
                 "B+ " + Show.si(full.supplyVolts(), Unit.VOLT, 3) + " at full drive and the swing above it, "
                         + Show.si(sweep.plateMost() - full.supplyVolts(), Unit.VOLT, 3)
                         + "; largest plate current " + Show.si(sweep.plateAmperes(), Unit.AMPERE, 3),
@@ -198,8 +211,28 @@ final class Tiles {
                 .orElseThrow();
     }
 
-    private String near(double value, double limit, double band) {
-        return Limit.tone(value, limit, band).equals("near") ? "; " + Limit.close(band) : "";
+    /** At the mains the stage stands at: that is what the tile's figure is of. */
+    private Optional<StageJudgement> judgement(PublishedLimit limit, When when) {
+        return judged.stream()
+                .filter(j -> j.limit() == limit && j.when() == when && j.at() == At.NOW)
+                .findFirst();
+    }
+
+    private String tone(PublishedLimit limit, When when) {
+        return judgement(limit, when)
+                .map(j -> JudgedRow.tone(j.standing()))
+                .orElse(JudgedRow.tone(Standing.NOT_APPLICABLE));
+    }
+
+    private String near(PublishedLimit limit) {
+        return judgement(limit, When.DRIVE)
+                .map(StageJudgement::standing)
+                .filter(s -> s == Standing.TOO_CLOSE || s == Standing.UNKNOWN)
+                .map(s -> "; "
+                        + (s == Standing.UNKNOWN
+                                ? "not told: the model is not fitted near these volts"
+                                : "too close to call: inside the model's band"))
+                .orElse("");
     }
 
     private static String band(double share) {

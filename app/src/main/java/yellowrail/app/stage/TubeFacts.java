@@ -1,49 +1,69 @@
 package yellowrail.app.stage;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.stage.StageJudge;
 import yellowrail.core.tube.DriveLimit;
-import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.TubeType;
 import yellowrail.core.tube.TypeCurves;
 
-/** What the stage needs of a type: its curves and the publication it is judged by, which has a plate rating. */
-public record TubeFacts(String designation, TypeCurves curves, Ratings ratings) {
-    public double plateWatts() {
-        return ratings.plateWatts().orElseThrow().value();
+/**
+ * What the stage needs of a type: its curves, and the publications it is judged by.
+ *
+ * @param type with a publication that gives a plate rating
+ * @param picked the publication that alone counts; empty where every one has to hold
+ */
+public record TubeFacts(TubeType type, TypeCurves curves, Optional<Ratings> picked) {
+    public String designation() {
+        return type.designation();
     }
 
-    /** What the screens may take with signal, averaged over a cycle, W; NaN where it is not published. */
+    /** The publication every per cent refers to. */
+    public Ratings ratings() {
+        return picked.or(type::strictest).orElseThrow();
+    }
+
+    public Judge judge() {
+        return Judge.by(type.editions(picked), type.hasScreen());
+    }
+
+    /** @param highest highest mains, share of nominal */
+    public StageJudge judge(double highest) {
+        return new StageJudge(judge(), curves.trust(), highest);
+    }
+
+    /** Plate rating that every per cent refers to, W. */
+    public double plateWatts() {
+        return ratings().plateWatts().orElseThrow().value();
+    }
+
+    /** What the screens may take with signal, averaged over a cycle, W; NaN where it is not known. */
     public double screenWatts() {
-        return of(DriveLimit.SCREEN_WATTS.in(ratings));
+        return least(DriveLimit.SCREEN_WATTS);
     }
 
     public double plateVolts() {
-        return of(ratings.plateVolts());
-    }
-
-    /** At any moment of a cycle, V; NaN where it is not published. */
-    public double peakPlateVolts() {
-        return of(DriveLimit.PEAK_PLATE_VOLTS.in(ratings));
-    }
-
-    public double screenVolts() {
-        return of(ratings.screenVolts());
+        return least(Limit.PLATE_VOLTS);
     }
 
     public double cathodeAmperes() {
-        return of(ratings.cathodeAmperes());
+        return least(Limit.CATHODE_AMPERES);
+    }
+
+    /** The least that any publication permits as it stands; NaN where none gives it. */
+    private double least(PublishedLimit limit) {
+        OptionalDouble least = judge().allowed(limit, At.NOW);
+        return least.isPresent() && judge().gives(limit) ? least.getAsDouble() : Double.NaN;
     }
 
     /** How far computed figures of this stage may be off; infinite where the model was not fitted near its volts. */
     public ModelTrust.Bands bands(StageEngine.Computed computed) {
-        return curves.trust()
-                .bands(
-                        computed.drive().idle().plateToCathodeVolts(),
-                        computed.drive().full().screenToCathodeVolts());
-    }
-
-    private static double of(Optional<Figure> figure) {
-        return figure.map(Figure::value).orElse(Double.NaN);
+        return judge(1).bands(computed.drive());
     }
 }

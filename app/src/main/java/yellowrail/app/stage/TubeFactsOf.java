@@ -69,7 +69,10 @@ public class TubeFactsOf {
 
     private Optional<TubeFacts> facts(TubeType type, String judgeBy) {
         Optional<TypeCurves> of = curves.of(type.designation());
-        return type.of(judgeBy).or(type::strictest).flatMap(r -> of.map(c -> new TubeFacts(type.designation(), c, r)));
+        return type.of(judgeBy)
+                .or(type::strictest)
+                .filter(r -> r.plateWatts().isPresent())
+                .flatMap(r -> of.map(c -> new TubeFacts(type, c, type.of(judgeBy))));
     }
 
     /** Designations that can be computed. */

@@ -38,10 +38,12 @@ class LoadApiIT extends AppIT {
         assertThat(tap.get("primaryOhms").get("likely").asDouble()).isGreaterThan(10);
         assertThat(answer.get("map")).hasSize(4);
         JsonNode open = answer.get("map").get(2);
-        assertThat(open.get("tone").asString()).isEqualTo("stop");
+        assertThat(open.get("stop").asBoolean()).isTrue();
+        assertThat(open.get("standing").isNull()).isTrue();
         assertThat(open.get("worst").asString()).contains("as good as open");
         assertThat(answer.get("map").get(1).get("factor").asDouble()).isCloseTo(1, within(0.01));
-        assertThat(answer.get("map").get(1).get("tone").asString()).isIn("over", "near", "open");
+        assertThat(answer.get("map").get(1).get("standing").asString())
+                .isIn("OVER", "TOO_CLOSE", "INSIDE", "NONE_PUBLISHED");
         assertThat(answer.get("remarks").get(0).get("code").asString()).isEqualTo("ONE_SIDE_ONLY");
     }
 

@@ -141,8 +141,17 @@ class StageAnswersIT extends StageAnswers {
                 .isEqualTo("over");
         // DC volts against a DC rating; the peak is more than twice that and is no violation.
         JsonNode limits = picture("supply=520").get("limits");
-        assertThat(limits.get(0).get("tone").asString()).isEqualTo("over");
-        assertThat(limits.get(8).get("tone").asString()).isEqualTo("unpublished");
+        assertThat(limit(limits, "Plate volts, DC, at idle").get("standing").asString())
+                .isEqualTo("OVER");
+        assertThat(limit(limits, "Plate volts, peak").get("standing").asString())
+                .isEqualTo("NONE_PUBLISHED");
+    }
+
+    private static JsonNode limit(JsonNode limits, String name) {
+        return limits.valueStream()
+                .filter(l -> l.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static JsonNode tile(JsonNode picture, String name) {

@@ -17,13 +17,19 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Standing;
+import yellowrail.core.judging.Value;
 import yellowrail.core.stage.CleanIdle;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.ScreenReport;
+import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.SweepPoint;
+import yellowrail.core.stage.When;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.TubeModels;
@@ -34,13 +40,10 @@ class StageSweepsTest {
     private final StageEngine engine = mock(StageEngine.class);
     private final StageSweeps sweeps = new StageSweeps(engine);
     private final TubeFacts facts = new TubeFacts(
-            "6L6GC",
+            ((Lookup.Found) Catalogue.shipped().find("6L6GC")).type(),
             new TypeCurves(
                     TubeModels.of("6L6GC").orElseThrow(), ModelTrust.of("6L6GC").orElseThrow(), "", false),
-            ((Lookup.Found) Catalogue.shipped().find("6L6GC"))
-                    .type()
-                    .strictest()
-                    .orElseThrow());
+            Optional.empty());
     private final StageReader.Read read = StageReader.read(StageForm.from(""), TubeFactsOf.Answer.of(facts));
     private final StageSetting setting = read.setting().orElseThrow();
 
@@ -48,15 +51,30 @@ class StageSweepsTest {
         return new SweepPoint(1, 20, 50, 0.02, 0.002, 0, 21, 4, 770, 450, 0.1, 0.3, 0, "");
     }
 
+    /** 4.9 W of 5 W, with the model's band. */
+    private StageJudgement screens() {
+        Value value = Value.computed(4.9, facts.curves().trust().screenBand());
+        return new StageJudgement(
+                DriveLimit.SCREEN_WATTS,
+                When.DRIVE,
+                At.NOW,
+                1,
+                value,
+                facts.judge().gravest(DriveLimit.SCREEN_WATTS, value),
+                Standing.TOO_CLOSE,
+                "");
+    }
+
     @BeforeEach
     void answers() {
         when(engine.point(any(), any(), anyDouble())).thenAnswer(i -> CompletableFuture.completedFuture(point()));
-        when(engine.target(any(), anyDouble(), anyDouble()))
+        when(engine.target(any(), any()))
                 .thenReturn(CompletableFuture.completedFuture(new ComputedTarget(21, 0.7, true, "Because.")));
         when(engine.clean(any(), anyDouble()))
                 .thenReturn(CompletableFuture.completedFuture(new CleanIdle(Optional.of(0.5), "From 50 % on.")));
-        when(engine.screens(any(), anyDouble(), anyDouble()))
-                .thenReturn(CompletableFuture.completedFuture(new ScreenReport(4.9, Optional.empty(), 4.8, List.of())));
+        when(engine.screens(any(), any()))
+                .thenReturn(CompletableFuture.completedFuture(
+                        new ScreenReport(screens(), Optional.empty(), 4.8, List.of())));
     }
 
     private List<StageSweeps.Piece> run() throws Exception {
@@ -75,8 +93,7 @@ class StageSweepsTest {
                         "Hottest idle that keeps the plates inside: 70 %. Because. The model's ±4.2 % is kept as a margin.");
         // 4.9 W of 5 W with a band of a quarter is not known.
         assertThat(pieces.get(48).words().get(0)).contains("too close to call");
-        // The band is taken off the margin that was asked for.
-        verify(engine).target(setting, 1 / (1 + facts.curves().trust().plateBand()), 1.1);
+        verify(engine).target(setting, facts.judge(1.1).within(1));
     }
 
     @Test

@@ -12,6 +12,10 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
@@ -30,18 +34,18 @@ final class Assessor {
      * @param unread a screen's heat reckoned with the plate's volts, because its own were not read, that would not hold: a
      *     bound, which condemns nothing and clears nothing
      */
-    record Outcome(BiasScheme bias, Limits limits, List<LimitResult> results, List<LimitResult> unread) {
+    record Outcome(BiasScheme bias, ReadFigures limits, List<Judgement> results, List<Judgement> unread) {
         static Outcome of(IdleQuestion question, Ratings ratings, BiasScheme bias, Point point) {
-            Limits limits = new Limits(question, ratings, bias);
-            Map<Boolean, List<LimitResult>> byBound = limits.judge(point).stream()
+            ReadFigures limits = new ReadFigures(question, ratings, bias);
+            Map<Boolean, List<Judgement>> byBound = limits.judge(point).stream()
                     .collect(Collectors.partitioningBy(r -> point.screenUnread()
                             && (r.what() == Limit.SCREEN_WATTS || r.what() == Limit.COMBINED_WATTS)
-                            && r.standing() != LimitResult.Standing.WITHIN));
+                            && r.standing() != Standing.INSIDE));
             return new Outcome(bias, limits, byBound.get(false), byBound.get(true));
         }
 
-        List<LimitResult> raised() {
-            return results.stream().filter(r -> r.at() != LimitResult.At.NOW).toList();
+        List<Judgement> raised() {
+            return results.stream().filter(r -> r.at() != At.NOW).toList();
         }
     }
 
@@ -121,11 +125,10 @@ final class Assessor {
     }
 
     private Statement now(Estimate share, Optional<Window> chosen, Optional<Window> window) {
-        Optional<LimitResult> worst = worst(outcomes.get(0).results().stream()
-                .filter(r -> r.at() == LimitResult.At.NOW)
-                .toList());
+        Optional<Judgement> worst = worst(
+                outcomes.get(0).results().stream().filter(r -> r.at() == At.NOW).toList());
         if (worst.isPresent()) {
-            return new Statement(place(worst.get()), LimitWords.sentence(worst.get()) + ".");
+            return new Statement(place(worst.get()), JudgementWords.sentence(worst.get()) + ".");
         }
         String read = plusMinus(share) + " of " + Show.plain(rated(), 3) + " W as read";
         if (window.isEmpty()) {
@@ -173,10 +176,9 @@ final class Assessor {
                     "At highest mains: not known, because the mains of " + volts(now.get()) + " lies above the "
                             + volts(mains.get().highest()) + " given as the highest.");
         }
-        Optional<LimitResult> worst = worst(outcome.raised());
+        Optional<Judgement> worst = worst(outcome.raised());
         // What is passed at nominal mains is passed, however far the highest lies.
-        boolean passed =
-                worst.filter(w -> w.standing() == LimitResult.Standing.OVER).isPresent();
+        boolean passed = worst.filter(w -> w.standing() == Standing.OVER).isPresent();
         if (!passed && !outcome.limits().reaches()) {
             return new Statement(
                     Verdict.Place.UNKNOWN,
@@ -184,7 +186,7 @@ final class Assessor {
                             + " lies too far from it for an estimate.");
         }
         if (worst.isPresent()) {
-            return new Statement(place(worst.get()), LimitWords.sentence(worst.get()) + ".");
+            return new Statement(place(worst.get()), JudgementWords.sentence(worst.get()) + ".");
         }
         return new Statement(Verdict.Place.WITHIN_LIMITS, within(outcome, now.get()));
     }
@@ -192,23 +194,23 @@ final class Assessor {
     /** The plate rating at highest mains is told when nothing is passed: that is what one asks. */
     private String within(Outcome outcome, double now) {
         return outcome.raised().stream()
-                .filter(r -> r.at() == LimitResult.At.HIGHEST
+                .filter(r -> r.at() == At.HIGHEST
                         && r.what() == Limit.PLATE_WATTS
                         && r.edition().equals(ratings))
                 .findFirst()
-                .map(r -> LimitWords.sentence(r) + ".")
+                .map(r -> JudgementWords.sentence(r) + ".")
                 .orElse("The mains of " + volts(now) + " is the highest given: nothing is passed as read.");
     }
 
     /** The gravest of those that do not hold; empty when all hold. */
-    private static Optional<LimitResult> worst(List<LimitResult> results) {
+    private static Optional<Judgement> worst(List<Judgement> results) {
         return results.stream()
-                .filter(r -> r.standing() != LimitResult.Standing.WITHIN)
-                .max(Comparator.comparing(Assessor::place).thenComparingDouble(LimitResult::reach));
+                .filter(r -> r.standing() != Standing.INSIDE)
+                .max(Comparator.comparing(Assessor::place).thenComparingDouble(Judgement::reach));
     }
 
-    private static Verdict.Place place(LimitResult r) {
-        if (r.standing() == LimitResult.Standing.TOO_CLOSE) {
+    private static Verdict.Place place(Judgement r) {
+        if (r.standing() == Standing.TOO_CLOSE) {
             return Verdict.Place.TOO_CLOSE;
         }
         if (r.ceiling()) {
@@ -228,15 +230,15 @@ final class Assessor {
         List<String> words = new ArrayList<>();
         for (int i = 0; i < outcomes.size(); i++) {
             Outcome outcome = outcomes.get(i);
-            LimitResult figure = figure(outcome);
+            Judgement figure = figure(outcome);
             double rated = figure.edition().plateWatts().orElseThrow().value();
             told.add(new OpenQuestion.Outcome(
                     outcome.bias(),
                     places.get(i),
                     answer(outcome.bias()),
-                    figure.exponentLow() / rated,
-                    figure.exponentHigh() / rated));
-            words.add(LimitWords.value(figure) + (i == 0 ? LimitWords.mains(figure) : "") + " "
+                    figure.value().low() / rated,
+                    figure.value().high() / rated));
+            words.add(JudgementWords.value(figure) + (i == 0 ? JudgementWords.mains(figure) : "") + " "
                     + condition(outcome.bias()));
         }
         String what = figure(outcomes.get(0)).what() == Limit.PLATE_WATTS
@@ -255,13 +257,13 @@ final class Assessor {
     }
 
     /** The figure the outcomes differ by: plate dissipation at highest mains, or what is passed if that is another one. */
-    private LimitResult figure(Outcome outcome) {
+    private Judgement figure(Outcome outcome) {
         return outcome.raised().stream()
                 .filter(r -> r.what() == Limit.PLATE_WATTS
                         && !r.ceiling()
                         && r.edition().equals(ratings))
-                .max(Comparator.comparing(LimitResult::at))
-                .or(() -> outcome.raised().stream().max(Comparator.comparingDouble(LimitResult::reach)))
+                .max(Comparator.comparing(Judgement::at))
+                .or(() -> outcome.raised().stream().max(Comparator.comparingDouble(Judgement::reach)))
                 .orElseThrow();
     }
 
@@ -292,7 +294,7 @@ final class Assessor {
     }
 
     private static String volts(double volts) {
-        return LimitWords.figure(volts, yellowrail.core.reading.Unit.VOLT);
+        return JudgementWords.figure(volts, yellowrail.core.reading.Unit.VOLT);
     }
 
     private static String plusMinus(Estimate share) {

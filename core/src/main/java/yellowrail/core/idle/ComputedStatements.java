@@ -1,89 +1,77 @@
 package yellowrail.core.idle;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import yellowrail.core.reading.Estimate;
+import java.util.Optional;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Show;
+import yellowrail.core.stage.StageJudgement;
+import yellowrail.core.stage.When;
 import yellowrail.core.tube.Limit;
-import yellowrail.core.tube.Ratings;
+import yellowrail.core.tube.PublishedLimit;
 
 /**
- * The two statements of a computed idle, in the words and with the comparisons of one that was read: at the mains it is
- * computed for, and at highest mains. A model gives no all-clear.
+ * The two statements of a computed idle, in the words of one that was read: at the mains it stands at, and at higher mains. A
+ * model gives no all-clear.
  */
 public final class ComputedStatements {
     private ComputedStatements() {}
 
-    /**
-     * One computed idle.
-     *
-     * @param mains its mains, share of nominal
-     * @param values of the hottest tube, with the model's band, each in the unit of its limit
-     * @param fitted whether anything published is near; else the bands do not hold and nothing but what is above is told
-     */
-    public record At(double mains, Map<Limit, Estimate> values, boolean fitted) {}
-
-    /** @param ratings the publication it is judged by, with a plate rating */
-    public static List<Statement> of(Ratings ratings, At now, At highest) {
-        return List.of(statement(ratings, now, false), statement(ratings, highest, true));
+    /** @param judged everything that is judged of the stage */
+    public static List<Statement> of(Judge judge, List<StageJudgement> judged) {
+        List<StageJudgement> idle =
+                judged.stream().filter(j -> j.when() == When.IDLE).toList();
+        return List.of(
+                statement(judge, idle.stream().filter(j -> j.at() == At.NOW).toList()),
+                statement(
+                        judge,
+                        idle.stream()
+                                .filter(j -> j.at() == At.NOMINAL || j.at() == At.HIGHEST)
+                                .toList()));
     }
 
-    private static Statement statement(Ratings ratings, At at, boolean allowing) {
-        List<LimitResult> results = new ArrayList<>();
-        for (Limit limit : Limit.values()) {
-            Estimate value = at.values().get(limit);
-            if (value != null) {
-                ratings.figure(limit)
-                        .ifPresent(f -> results.add(result(ratings, limit, value, f.value(), at.mains(), allowing)));
-            }
-        }
-        LimitResult worst = results.stream()
-                .max(Comparator.comparing(LimitResult::standing).thenComparingDouble(LimitResult::reach))
+    private static Statement statement(Judge judge, List<StageJudgement> judged) {
+        StageJudgement worst = judged.stream()
+                .filter(j -> j.judgement().isPresent())
+                .max(StageJudgement.GRAVITY)
                 .orElseThrow();
-        boolean over = worst.standing() == LimitResult.Standing.OVER;
-        if (!at.fitted() && !over) {
-            return new Statement(
-                    Verdict.Place.UNKNOWN,
-                    LimitWords.told(plate(results))
-                            + ": not told, these volts lie outside what the model was fitted on.");
-        }
-        Verdict.Place place = switch (worst.standing()) {
-            case OVER -> worst.what() == Limit.PLATE_WATTS ? Verdict.Place.ABOVE_RATING : Verdict.Place.LIMIT_PASSED;
-            case TOO_CLOSE -> Verdict.Place.TOO_CLOSE;
-            case WITHIN -> Verdict.Place.WITHIN_LIMITS;
+        Judgement plate = plate(judged);
+        Judgement gravest = worst.judgement().orElseThrow();
+        return switch (worst.standing()) {
+            case OVER ->
+                new Statement(
+                        gravest.what() == Limit.PLATE_WATTS ? Verdict.Place.ABOVE_RATING : Verdict.Place.LIMIT_PASSED,
+                        JudgementWords.sentence(gravest) + ".");
+            case UNKNOWN -> new Statement(Verdict.Place.UNKNOWN, JudgementWords.sentence(plate) + ".");
+            case OPEN_QUESTION ->
+                new Statement(
+                        Verdict.Place.OPEN_QUESTION,
+                        JudgementWords.told(gravest) + ": it hangs on whether the bias follows the mains.");
+            case TOO_CLOSE -> new Statement(Verdict.Place.TOO_CLOSE, JudgementWords.sentence(gravest) + ".");
+            default -> within(judge, plate);
         };
-        LimitResult said = worst.standing() == LimitResult.Standing.WITHIN ? plate(results) : worst;
-        return new Statement(
-                place,
-                LimitWords.sentence(said)
-                        + (place == Verdict.Place.WITHIN_LIMITS
-                                ? ", the model's ±"
-                                        + Show.plain(100 * said.value().errors().likely(), 2) + " % included."
-                                : "."));
     }
 
-    private static LimitResult plate(List<LimitResult> results) {
-        return results.stream()
-                .filter(r -> r.what() == Limit.PLATE_WATTS)
-                .findFirst()
+    private static Statement within(Judge judge, Judgement plate) {
+        String sentence = JudgementWords.sentence(plate) + ", the model's ±"
+                + Show.plain(100 * plate.value().band(), 2) + " % included";
+        Optional<PublishedLimit> unknown = List.<PublishedLimit>of(Limit.values()).stream()
+                .filter(l -> !judge.gives(l) && judge.without(l) == Standing.UNKNOWN)
+                .findFirst();
+        return unknown.map(l -> new Statement(
+                        Verdict.Place.UNKNOWN, sentence + "; no limit for the " + l.words() + " is known here."))
+                .orElseGet(() -> new Statement(Verdict.Place.WITHIN_LIMITS, sentence + "."));
+    }
+
+    /** Plate dissipation at the highest mains among these. */
+    private static Judgement plate(List<StageJudgement> judged) {
+        return judged.stream()
+                .filter(j -> j.limit() == Limit.PLATE_WATTS)
+                .flatMap(j -> j.judgement().stream())
+                .reduce((a, b) -> b)
                 .orElseThrow();
-    }
-
-    private static LimitResult result(
-            Ratings ratings, Limit limit, Estimate value, double published, double mains, boolean allowing) {
-        double max = allowing ? published * ratings.system().allowanceAtHighestMains(limit.unit()) : published;
-        return new LimitResult(
-                limit,
-                false,
-                ratings,
-                LimitResult.At.COMPUTED,
-                mains,
-                value,
-                value.value(),
-                value.value(),
-                max,
-                LimitResult.Standing.of(value, max, LimitResult.At.COMPUTED));
     }
 }

@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 
@@ -28,13 +31,14 @@ final class HighestPermitted {
     private static final double LEAST_VOLTS = 0.5;
 
     private final IdleQuestion question;
-    private final List<Limits> outcomes;
+    private final List<ReadFigures> outcomes;
     private final Point point;
     private final CurrentSplit split;
     private final double rated;
 
     /** @param outcomes the limits under everything the bias can turn out to be: all have to hold */
-    HighestPermitted(IdleQuestion question, List<Limits> outcomes, Point point, CurrentSplit split, double ratedWatts) {
+    HighestPermitted(
+            IdleQuestion question, List<ReadFigures> outcomes, Point point, CurrentSplit split, double ratedWatts) {
         this.question = question;
         this.outcomes = outcomes;
         this.point = point;
@@ -78,7 +82,7 @@ final class HighestPermitted {
         boolean unread = outcomes.stream().anyMatch(o -> o.screenVoltsNeeded(there))
                 && Stream.of(there, other(factor))
                         .flatMap(p -> outcomes.stream().flatMap(o -> o.judge(p).stream()))
-                        .allMatch(r -> r.standing() == LimitResult.Standing.WITHIN);
+                        .allMatch(r -> r.standing() == Standing.INSIDE);
         return unread ? Permitted.before("screen volts") : Permitted.none(passed(factor));
     }
 
@@ -161,9 +165,9 @@ final class HighestPermitted {
         Point there = at(factor);
         return Stream.of(there, other(factor))
                 .flatMap(p -> outcomes.stream().flatMap(o -> o.judge(p).stream()))
-                .filter(r -> r.standing() != LimitResult.Standing.WITHIN)
-                .max(Comparator.comparingDouble(LimitResult::reach))
-                .map(LimitWords::limit)
+                .filter(r -> r.standing() != Standing.INSIDE)
+                .max(Comparator.comparingDouble(Judgement::reach))
+                .map(JudgementWords::limit)
                 .orElse(
                         outcomes.stream().anyMatch(o -> o.screenVoltsNeeded(there))
                                 ? "screen volts, which are not read"

@@ -1,10 +1,14 @@
 package yellowrail.core.idle;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.Limit;
@@ -19,23 +23,21 @@ final class LimitChecks {
     private final Point point;
     private final List<Assessor.Outcome> outcomes;
     private final List<Ratings> editions;
+    private final Judge judge;
 
     LimitChecks(IdleQuestion question, Point point, List<Assessor.Outcome> outcomes) {
         this.question = question;
         this.point = point;
         this.outcomes = outcomes;
         this.editions = question.stage().editions();
-    }
-
-    private boolean triode() {
-        return question.stage().type().filter(t -> !t.hasScreen()).isPresent();
+        this.judge = Judge.by(editions, question.stage().hasScreen());
     }
 
     private boolean applies(Limit limit) {
-        return !(triode() && limit.ofScreen());
+        return judge.without(limit) != Standing.NOT_APPLICABLE;
     }
 
-    /** Limits of which no publication says anything take the all-clear away; cathode current is let pass. */
+    /** ReadFigures of which no publication says anything take the all-clear away; cathode current is let pass. */
     void lacking(Findings findings) {
         for (Limit limit : List.of(Limit.PLATE_VOLTS, Limit.SCREEN_WATTS, Limit.SCREEN_VOLTS)) {
             boolean known = editions.stream().anyMatch(e -> !e.unknown(limit));
@@ -56,7 +58,7 @@ final class LimitChecks {
                     "screen volts",
                     0.1,
                     "Screen volts are missing: with the plate's "
-                            + LimitWords.figure(point.volts().value(), yellowrail.core.reading.Unit.VOLT)
+                            + JudgementWords.figure(point.volts().value(), yellowrail.core.reading.Unit.VOLT)
                             + " on the screen "
                             + (needed ? "its voltage limit" : "its dissipation limit")
                             + " would be passed or too close.",
@@ -77,7 +79,7 @@ final class LimitChecks {
 
     private LimitCheck line(Limit limit) {
         if (!applies(limit)) {
-            return new LimitCheck(limit.words(), "", "a triode has no screen", LimitCheck.State.NOT_APPLICABLE);
+            return new LimitCheck(limit.words(), "", "a triode has no screen", Standing.NOT_APPLICABLE);
         }
         Optional<Estimate> value = point.value(limit);
         String bound = point.screenUnread() && limit.ofScreen() ? "at most " : "";
@@ -85,16 +87,12 @@ final class LimitChecks {
                 value.map(v -> bound + Show.si(v.value(), limit.unit(), 3)).orElse("not known");
         if (editions.stream().allMatch(e -> e.figure(limit).isEmpty())) {
             boolean none = editions.stream().anyMatch(e -> !e.unknown(limit));
-            return new LimitCheck(
-                    limit.words(),
-                    present,
-                    none ? "none published" : "not known",
-                    none ? LimitCheck.State.NONE_PUBLISHED : LimitCheck.State.UNKNOWN);
+            return new LimitCheck(limit.words(), present, none ? "none published" : "not known", judge.without(limit));
         }
-        Optional<LimitResult> worst = outcomes.stream()
+        Optional<Judgement> worst = outcomes.stream()
                 .flatMap(o -> o.results().stream())
                 .filter(r -> r.what() == limit && !r.ceiling())
-                .max(Comparator.comparing(LimitResult::standing).thenComparingDouble(LimitResult::reach));
+                .max(Judgement.GRAVITY);
         boolean unread = outcomes.stream().anyMatch(o -> o.unread().stream().anyMatch(r -> r.what() == limit));
         if (value.isEmpty() || worst.isEmpty() || unread) {
             String max = editions.stream()
@@ -106,27 +104,26 @@ final class LimitChecks {
                     limit.words(),
                     value.isEmpty() ? "not known" : present + ", screen volts not read",
                     max,
-                    LimitCheck.State.UNKNOWN);
+                    Standing.UNKNOWN);
         }
-        LimitResult r = worst.get();
-        String at = r.at() == LimitResult.At.NOW ? "" : "; " + LimitWords.value(r) + LimitWords.mains(r);
+        Judgement r = worst.get();
+        String at = r.at() == At.NOW ? "" : "; " + JudgementWords.value(r) + JudgementWords.mains(r);
         double max = r.edition().figure(limit).orElseThrow().value();
         return new LimitCheck(
                 limit.words(),
                 present + at,
                 Show.si(max, limit.unit(), 3) + " (" + r.edition().system().words() + ")",
-                state(limit, r));
+                standing(limit));
     }
 
-    /** Over only when it is so whatever the bias does. */
-    private LimitCheck.State state(Limit limit, LimitResult worst) {
-        boolean always = outcomes.stream()
-                .allMatch(o -> o.results().stream()
-                        .anyMatch(r -> r.what() == limit && !r.ceiling() && r.standing() == LimitResult.Standing.OVER));
-        return switch (worst.standing()) {
-            case WITHIN -> LimitCheck.State.WITHIN;
-            case TOO_CLOSE -> LimitCheck.State.AT;
-            case OVER -> always ? LimitCheck.State.OVER : LimitCheck.State.AT;
-        };
+    /** The same word whatever the bias does, else the open question. */
+    private Standing standing(Limit limit) {
+        return Standing.ofOutcomes(outcomes.stream()
+                .map(o -> o.results().stream()
+                        .filter(r -> r.what() == limit && !r.ceiling())
+                        .map(Judgement::standing)
+                        .max(Standing.GRAVITY)
+                        .orElse(Standing.UNKNOWN))
+                .toList());
     }
 }

@@ -3,6 +3,7 @@ package yellowrail.core.idle;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
+import yellowrail.core.judging.JudgementWords;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -107,6 +108,6 @@ final class MainsFindings {
     }
 
     private static String volts(double volts) {
-        return LimitWords.figure(volts, Unit.VOLT);
+        return JudgementWords.figure(volts, Unit.VOLT);
     }
 }

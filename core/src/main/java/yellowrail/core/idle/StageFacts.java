@@ -20,6 +20,11 @@ public record StageFacts(
         return new StageFacts(Optional.of(type), Optional.empty(), topology, connection, bias);
     }
 
+    /** Whether the tube has a screen; one that is not known is taken to have one. */
+    boolean hasScreen() {
+        return type.map(TubeType::hasScreen).orElse(true);
+    }
+
     /** The publications that have to hold: the one picked, or every one that gives a plate rating. */
     public List<Ratings> editions() {
         return type.map(t -> t.editions(edition))

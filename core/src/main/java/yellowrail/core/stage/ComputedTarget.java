@@ -1,15 +1,22 @@
 package yellowrail.core.stage;
 
+import java.util.List;
 import java.util.Optional;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Show;
 import yellowrail.core.target.Target.Window;
+import yellowrail.core.tube.Limit;
 
 /**
- * The hottest idle at which the plates stay inside their rating over the whole drive, at highest mains.
+ * The hottest idle that the judge accepts: its volts, currents and heat at idle, and the plates' heat over the whole drive,
+ * at nominal and highest mains.
  *
  * @param watts idle plate dissipation of the hottest tube at the mains the stage was described at, W
  * @param share of the rating
- * @param solved whether the limit is kept; else this is the least bad idle
+ * @param solved whether it is accepted; else this is the least bad idle
  * @param reason why it ends there, with its numbers
  */
 public record ComputedTarget(double watts, double share, boolean solved, String reason) {
@@ -19,50 +26,34 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
     /** How far below the hottest idle its window reaches. */
     private static final double WINDOW = 0.05;
 
-    private static final int LEVELS = 16;
     private static final double COLDEST = 0.15;
+    private static final double HOTTEST = 1.2;
     private static final int STEPS = 12;
 
-    /**
-     * @param ratedWatts plate rating, W
-     * @param margin share of the rating not to be passed, for example 1 or 0.9
-     * @param mainsUp highest over present mains, 1 or above
-     * @param biasFollows whether the grid supply follows the mains
-     */
-    public static ComputedTarget of(
-            Stage stage, double ratedWatts, double margin, double mainsUp, boolean biasFollows) {
-        double limit = margin * ratedWatts;
+    /** @param setting at marked load and described mains; its idle is what is looked for */
+    public static ComputedTarget of(StageSetting setting, StageJudge judge) {
         double cold = COLDEST;
-        if (worst(stage, cold * ratedWatts, mainsUp, biasFollows) > limit) {
-            return leastBad(stage, ratedWatts, limit, mainsUp, biasFollows);
+        List<StageJudgement> coldest = judged(setting, judge.proposing(), cold);
+        if (!StageJudge.accepted(coldest)) {
+            return leastBad(setting, judge, gravest(coldest));
         }
-        double hot = Math.min(1.2, margin);
-        try {
-            if (worst(stage, hot * ratedWatts, mainsUp, biasFollows) <= limit) {
-                return target(stage, hot, ratedWatts, mainsUp, biasFollows, true);
-            }
-        } catch (NoSolution tooHot) {
-            // An idle that cannot be set is beyond the answer too.
+        double hot = HOTTEST;
+        if (accepted(setting, judge, hot)) {
+            return target(setting, judge, hot);
         }
         for (int i = 0; i < STEPS; i++) {
             double middle = (cold + hot) / 2;
-            boolean inside;
-            try {
-                inside = worst(stage, middle * ratedWatts, mainsUp, biasFollows) <= limit;
-            } catch (NoSolution tooHot) {
-                inside = false;
-            }
-            if (inside) {
+            if (accepted(setting, judge, middle)) {
                 cold = middle;
             } else {
                 hot = middle;
             }
         }
-        return target(stage, cold, ratedWatts, mainsUp, biasFollows, true);
+        return target(setting, judge, cold);
     }
 
     /**
-     * Among the target windows: from a little colder up to the hottest idle; empty when no idle keeps the limit.
+     * Among the target windows: from a little colder up to the hottest idle; empty when none is accepted.
      *
      * @param ceiling idle not to be passed whatever the drive allows, share of the rating
      */
@@ -70,52 +61,101 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
         double high = Math.min(share, ceiling);
         String why = high < share
                 ? "the drive would allow " + Show.fixed(100 * share, 0) + " %, the ceiling at idle is lower: "
-                : "the hottest idle this stage stands: ";
+                : "the hottest idle this stage can take: ";
         return solved && high > WINDOW
                 ? Optional.of(new Window(NAME, high - WINDOW, high, why + reason))
                 : Optional.empty();
     }
 
-    /** Hottest average plate over drive at highest mains with this idle at present mains, W. */
-    private static double worst(Stage stage, double idleWatts, double mainsUp, boolean biasFollows) {
-        Stage set = StageIdle.at(stage, idleWatts).atMains(mainsUp, biasFollows);
-        return DriveSweep.of(set, LEVELS).hottestPlate().hottestPlateWatts();
+    private static List<StageJudgement> judged(StageSetting setting, StageJudge judge, double share) {
+        return judge.of(setting.idle(share)).stream().filter(StageJudge.BY_IDLE).toList();
     }
 
-    private static ComputedTarget leastBad(
-            Stage stage, double ratedWatts, double limit, double mainsUp, boolean biasFollows) {
+    /** An idle that cannot be set is beyond the answer too. */
+    private static boolean accepted(StageSetting setting, StageJudge judge, double share) {
+        try {
+            return StageJudge.accepted(judged(setting, judge.proposing(), share));
+        } catch (NoSolution tooHot) {
+            return false;
+        }
+    }
+
+    private static StageJudgement gravest(List<StageJudgement> judged) {
+        return judged.stream()
+                .filter(j -> j.judgement().isPresent())
+                .max(StageJudgement.GRAVITY)
+                .orElseThrow();
+    }
+
+    private static StageJudgement plate(List<StageJudgement> judged) {
+        return judged.stream()
+                .filter(j -> j.limit() == Limit.PLATE_WATTS
+                        && j.when() == When.DRIVE
+                        && j.judgement().isPresent())
+                .max(StageJudgement.GRAVITY)
+                .orElseThrow();
+    }
+
+    private static ComputedTarget leastBad(StageSetting setting, StageJudge judge, StageJudgement coldest) {
         double best = COLDEST;
-        double least = Double.POSITIVE_INFINITY;
-        for (double share = COLDEST; share <= 0.6; share += 0.05) {
-            double worst = worst(stage, share * ratedWatts, mainsUp, biasFollows);
-            if (worst < least) {
+        StageJudgement least = coldest;
+        boolean heat = coldest.limit() == Limit.PLATE_WATTS;
+        for (double share = COLDEST; heat && share <= 0.6; share += 0.05) {
+            StageJudgement worst = plate(judged(setting, judge, share));
+            if (worst.share() < least.share()) {
                 least = worst;
                 best = share;
             }
         }
+        Judgement most = least.judgement().orElseThrow();
         return new ComputedTarget(
-                best * ratedWatts,
+                best * setting.ratedWatts(),
                 best,
                 false,
-                "No idle keeps the plates inside " + Show.significant(limit, 3)
-                        + " W over the drive at highest mains: the least"
-                        + " bad, " + Show.fixed(100 * best, 0) + " % at idle, still reaches "
-                        + Show.significant(least, 3) + " W. Load, supply or tube would have to change.");
+                heat
+                        ? "No idle keeps the plates inside " + Show.significant(most.allowed(), 3)
+                                + " W over the drive" + mains(least) + ": the least bad, " + Show.fixed(100 * best, 0)
+                                + " % at idle, still reaches "
+                                + Show.significant(most.value().figure().value(), 3)
+                                + " W. Load, supply or tube would have to change."
+                        : "No idle is accepted: " + lower(JudgementWords.sentence(most))
+                                + (coldest.standing() == Standing.UNKNOWN
+                                        ? "."
+                                        : ". Load, supply or tube would have to change."));
     }
 
-    private static ComputedTarget target(
-            Stage stage, double share, double ratedWatts, double mainsUp, boolean biasFollows, boolean solved) {
-        Stage set = StageIdle.at(stage, share * ratedWatts).atMains(mainsUp, biasFollows);
-        DriveSweep sweep = DriveSweep.of(set, LEVELS);
-        Cycle hottest = sweep.hottestPlate();
-        String where = hottest.drive() == 0
-                ? "at idle"
-                : "at " + Show.fixed(100 * hottest.drive() / sweep.full().drive(), 0) + " % of full drive";
+    private static ComputedTarget target(StageSetting setting, StageJudge judge, double share) {
+        List<StageJudgement> judged = judged(setting, judge, share);
+        StageJudgement plate = plate(judged);
+        Judgement most = plate.judgement().orElseThrow();
         return new ComputedTarget(
-                share * ratedWatts,
+                share * setting.ratedWatts(),
                 share,
-                solved,
-                "At highest mains the hottest plate averages " + Show.significant(hottest.hottestPlateWatts(), 3)
-                        + " W of " + Show.significant(ratedWatts, 3) + " W, " + where + ".");
+                true,
+                upper(mains(plate).strip()) + " the hottest plate averages "
+                        + Show.significant(most.value().figure().value(), 3) + " W of "
+                        + Show.significant(most.allowed(), 3) + " W over the drive" + ends(judged, plate) + ".");
+    }
+
+    /** Another limit than the plates' heat that ends it. */
+    private static String ends(List<StageJudgement> judged, StageJudgement plate) {
+        StageJudgement nearest = gravest(judged);
+        return nearest.limit() == Limit.PLATE_WATTS
+                        || nearest.judgement().orElseThrow().reach()
+                                <= plate.judgement().orElseThrow().reach()
+                ? ""
+                : "; " + lower(JudgementWords.sentence(nearest.judgement().orElseThrow())) + " ends it";
+    }
+
+    private static String mains(StageJudgement j) {
+        return j.at() == At.HIGHEST ? " at highest mains" : " at nominal mains";
+    }
+
+    private static String lower(String text) {
+        return Character.toLowerCase(text.charAt(0)) + text.substring(1);
+    }
+
+    private static String upper(String text) {
+        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
     }
 }

@@ -94,4 +94,12 @@ public record Cycle(
     public double hottestScreenWatts() {
         return tubes.stream().mapToDouble(TubeCycle::screenWatts).max().orElse(0);
     }
+
+    /** Largest average cathode current of a tube, A. */
+    public double cathodeAmperes() {
+        return tubes.stream()
+                .mapToDouble(t -> t.plateAmperes() + t.screenAmperes())
+                .max()
+                .orElse(0);
+    }
 }

@@ -107,18 +107,11 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
 
     /** Largest average cathode current of a tube, idle included, A. */
     public double cathodeAmperes() {
-        double most = cathodeMost(idle);
+        double most = idle.cathodeAmperes();
         for (Cycle level : levels) {
-            most = Math.max(most, cathodeMost(level));
+            most = Math.max(most, level.cathodeAmperes());
         }
         return most;
-    }
-
-    private static double cathodeMost(Cycle cycle) {
-        return cycle.tubes().stream()
-                .mapToDouble(t -> t.plateAmperes() + t.screenAmperes())
-                .max()
-                .orElse(0);
     }
 
     /** Largest instantaneous plate current, A. */

@@ -4,22 +4,28 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Show;
+import yellowrail.core.tube.DriveLimit;
 
 /**
  * What the screens go through over the drive, and what would help. The idle hardly moves them, so they are told apart from
  * the plates.
  *
- * @param watts hottest average screen over the drive, W
- * @param reachedAt share of full drive at which the first screen reaches its limit; empty when none does
- * @param colderWatts the same figure with the idle 20 points colder, W; NaN when that cannot be set
+ * @param screens how they stand over the drive, at the gravest mains
+ * @param reachedAt share of full drive at which the first screen reaches its limit at the mains the stage stands at; empty
+ *     when none does
+ * @param colderWatts hottest screen with the idle 20 points colder, W; NaN when that cannot be set
  * @param remedies in words, each with its number and what it costs
  */
-public record ScreenReport(double watts, Optional<Double> reachedAt, double colderWatts, List<String> remedies) {
-    private static final int LEVELS = 12;
+public record ScreenReport(
+        StageJudgement screens, Optional<Double> reachedAt, double colderWatts, List<String> remedies) {
     private static final double COLDER = 0.20;
     private static final double COLDEST = 0.15;
-    private static final int STEPS = 8;
+    private static final int PLACES = 10;
+    private static final int STEPS = 4;
     private static final double MOST_RESISTOR = 10e3;
     private static final double LEAST_LOAD = 0.4;
     private static final double LEAST_SCREEN = 0.4;
@@ -28,52 +34,58 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
         remedies = List.copyOf(remedies);
     }
 
-    /**
-     * @param limit screen rating, W
-     * @param band of the screens' heat, share to either side: what is advised keeps it as room
-     */
-    public static ScreenReport of(StageSetting setting, double limit, double band) {
-        DriveSweep sweep = DriveSweep.of(setting.stage(), LEVELS);
-        double watts = sweep.hottestScreen().hottestScreenWatts();
-        Optional<Double> reached = sweep.screenReaches(limit);
-        double colder = colder(setting);
+    /** @param judge whose type has a published screen dissipation */
+    public static ScreenReport of(StageSetting setting, StageJudge judge) {
+        List<StageJudgement> judged = judge.of(setting);
+        StageJudgement screens = screens(judged);
+        DriveSweep sweep = DriveSweep.of(setting.stage(), StageJudge.LEVELS);
+        Optional<Double> reached = sweep.screenReaches(
+                judge.judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW).orElseThrow());
         List<String> remedies = new ArrayList<>();
-        double kept = limit / (1 + band);
-        if (watts > kept && kept > 0) {
-            double power = sweep.full().watts();
-            remedy(remedies, kept, power, resistor(setting), fitted(setting), MOST_RESISTOR, true);
+        if (!screens.standing().passes()) {
+            Remedies found = new Remedies(judge, judged, sweep.full().watts(), remedies);
+            found.add(resistor(setting), fitted(setting), MOST_RESISTOR, true);
             if (setting.described().screenTap() == 0) {
-                remedy(remedies, kept, power, screenVolts(setting), 1, LEAST_SCREEN, false);
+                found.add(screenVolts(setting), 1, LEAST_SCREEN, false);
             }
-            remedy(remedies, kept, power, load(setting), 1, LEAST_LOAD, false);
+            found.add(load(setting), 1, LEAST_LOAD, false);
             if (remedies.isEmpty()) {
                 remedies.add("Neither a screen resistor up to 10 kΩ, nor lower screen volts, nor a lower load alone"
-                        + " keeps the screens inside: drive it less.");
+                        + " keeps the screens inside without passing another limit: drive it less.");
             }
         }
-        return new ScreenReport(watts, reached, colder, remedies);
+        return new ScreenReport(screens, reached, colder(setting), remedies);
     }
 
-    /**
-     * The report in sentences. A limit inside the band is neither kept nor passed.
-     *
-     * @param limit screen rating, W
-     * @param band of the screens' heat, share to either side
-     */
-    public List<String> words(double limit, double band) {
-        String most = "Screens: at most " + Show.significant(watts, 3) + " W of " + Show.plain(limit, 3) + " W";
+    private static StageJudgement screens(List<StageJudgement> judged) {
+        return judged.stream()
+                .filter(j -> j.limit() == DriveLimit.SCREEN_WATTS)
+                .max(StageJudgement.GRAVITY)
+                .orElseThrow();
+    }
+
+    /** The report in sentences. */
+    public List<String> words() {
+        Judgement judgement = screens.judgement().orElseThrow();
+        double watts = screens.value().figure().value();
+        String mains = screens.at() == At.NOW ? "" : " at " + Show.fixed(100 * screens.mains(), 0) + " % mains";
+        String most = "Screens: at most " + Show.significant(watts, 3) + " W of " + Show.plain(judgement.allowed(), 3)
+                + " W" + mains;
+        String band = Show.plain(100 * screens.value().band(), 2) + " %";
         List<String> words = new ArrayList<>();
-        if (Double.isInfinite(band)) {
+        if (screens.standing() == Standing.UNKNOWN) {
             return List.of(
                     most + " as computed, but these volts lie outside what the model was fitted on: whether they stay"
                             + " inside is not known.");
         }
-        if (reachedAt.isEmpty() && watts * (1 + band) <= limit) {
-            return List.of(most + " over the whole drive, the model's ±" + Show.plain(100 * band, 2) + " % included.");
+        if (screens.standing() == Standing.INSIDE) {
+            return List.of(most + " over the whole drive, the model's ±" + band + " included.");
         }
         if (reachedAt.isEmpty()) {
-            words.add(most + " over the whole drive: too close to call, the limit lies inside the model's ±"
-                    + Show.plain(100 * band, 2) + " %.");
+            words.add(most + " over the whole drive: "
+                    + (screens.standing() == Standing.OVER
+                            ? "over it."
+                            : "too close to call, the limit lies inside the model's ±" + band + "."));
             words.addAll(remedies);
             return words;
         }
@@ -86,13 +98,15 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
 
     /** Whether a colder idle keeps the screens cooler by more than a model can tell. */
     public boolean colderHelps() {
-        return colderWatts < 0.95 * watts;
+        return colderWatts < 0.95 * screens.value().figure().value();
     }
 
     private static double colder(StageSetting setting) {
         double share = Math.max(COLDEST, setting.idleShare() - COLDER);
         try {
-            return worst(setting.idle(share));
+            return DriveSweep.of(setting.idle(share).stage(), StageJudge.LEVELS)
+                    .hottestScreen()
+                    .hottestScreenWatts();
         } catch (NoSolution none) {
             return Double.NaN;
         }
@@ -100,35 +114,61 @@ public record ScreenReport(double watts, Optional<Double> reachedAt, double cold
 
     private record Change(DoubleFunction<StageSetting> made, DoubleFunction<String> words) {}
 
-    private static void remedy(
-            List<String> remedies, double limit, double power, Change change, double from, double to, boolean roundUp) {
-        try {
-            if (worst(change.made().apply(to)) > limit) {
-                return;
-            }
-            double bad = from;
-            double good = to;
-            for (int i = 0; i < STEPS; i++) {
-                double middle = (bad + good) / 2;
-                if (worst(change.made().apply(middle)) > limit) {
-                    bad = middle;
-                } else {
-                    good = middle;
+    /** Looks for the smallest change of each kind that the judge accepts. */
+    private record Remedies(StageJudge judge, List<StageJudgement> before, double power, List<String> found) {
+        void add(Change change, double from, double to, boolean roundUp) {
+            try {
+                double bad = from;
+                double good = Double.NaN;
+                // The least change first: further on another limit may end it.
+                for (int i = 1; Double.isNaN(good) && i <= PLACES; i++) {
+                    double place = roundUp
+                            ? from + (to - from) * Math.pow(i / (double) PLACES, 3)
+                            : from + (to - from) * i / PLACES;
+                    if (mends(change.made().apply(place))) {
+                        good = place;
+                    } else {
+                        bad = place;
+                    }
                 }
+                if (Double.isNaN(good)) {
+                    return;
+                }
+                for (int i = 0; i < STEPS; i++) {
+                    double middle = (bad + good) / 2;
+                    if (mends(change.made().apply(middle))) {
+                        good = middle;
+                    } else {
+                        bad = middle;
+                    }
+                }
+                double round = roundUp ? Math.ceil(good / 10) * 10 : good;
+                StageSetting there = change.made().apply(round);
+                if (!mends(there)) {
+                    return;
+                }
+                double left =
+                        DriveSweep.of(there.stage(), StageJudge.LEVELS).full().watts();
+                found.add(change.words().apply(round) + " would keep them inside, the model's band included; power "
+                        + Show.significant(left, 3) + " W instead of " + Show.significant(power, 3) + " W.");
+            } catch (NoSolution none) {
+                // A change that cannot be computed is no advice.
             }
-            double round = roundUp ? Math.ceil(good / 10) * 10 : good;
-            double left = DriveSweep.of(change.made().apply(round).stage(), LEVELS)
-                    .full()
-                    .watts();
-            remedies.add(change.words().apply(round) + " would keep them inside, the model's band included; power "
-                    + Show.significant(left, 3) + " W instead of " + Show.significant(power, 3) + " W.");
-        } catch (NoSolution none) {
-            // A change that cannot be computed is no advice.
         }
-    }
 
-    private static double worst(StageSetting setting) {
-        return DriveSweep.of(setting.stage(), LEVELS).hottestScreen().hottestScreenWatts();
+        /** Whether screens pass there, and nothing else that stood well stands worse. */
+        private boolean mends(StageSetting there) {
+            List<StageJudgement> after = judge.proposing().of(there);
+            return screens(after).standing().passes()
+                    && after.stream()
+                            .allMatch(j -> j.accepted()
+                                    || before.stream()
+                                            .anyMatch(b -> b.limit() == j.limit()
+                                                    && b.when() == j.when()
+                                                    && b.at() == j.at()
+                                                    && Standing.GRAVITY.compare(b.standing(), j.standing()) >= 0
+                                                    && b.share() >= j.share() - 1e-9));
+        }
     }
 
     private static double fitted(StageSetting setting) {

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Standing;
+import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.stage.AgainstRating;
 import yellowrail.core.swap.Chassis.HighTension;
 
 /** What the candidate draws from the supply, and what of it magnetises the output transformer. */
@@ -88,22 +90,20 @@ final class CurrentRows {
                 row.formula("sum of the mean currents of all tubes, as far as they flow through the primary"));
     }
 
+    private static Standing standing(double value, double most, double band) {
+        return Judge.part(Value.computed(value, band), Optional.of(most));
+    }
+
     private static SwapVerdict verdict(double value, double most, double band) {
-        return switch (AgainstRating.of(value, most, band)) {
-            case OVER -> SwapVerdict.FAIL;
-            case NEAR, UNKNOWN -> SwapVerdict.UNKNOWN;
-            case OPEN -> SwapVerdict.PASS;
-        };
+        return SwapVerdict.of(standing(value, most, band), false);
     }
 
     private static String close(double value, double most, double band) {
-        return switch (AgainstRating.of(value, most, band)) {
+        return switch (standing(value, most, band)) {
             case OVER -> ": over it by " + amps(value - most);
-            case NEAR, UNKNOWN ->
-                Double.isInfinite(band)
-                        ? ", not told: the model is not fitted near these volts"
-                        : ", too close to call inside the model's ±" + Show.plain(100 * band, 2) + " %";
-            case OPEN -> "";
+            case UNKNOWN -> ", not told: the model is not fitted near these volts";
+            case TOO_CLOSE -> ", too close to call inside the model's ±" + Show.plain(100 * band, 2) + " %";
+            default -> "";
         };
     }
 

@@ -1,92 +1,195 @@
 package yellowrail.core.swap;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.Standing;
+import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageFigures;
+import yellowrail.core.stage.StageJudgement;
+import yellowrail.core.stage.When;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Limit;
-import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.PublishedLimit;
 
-/** Volts, currents and heat of the candidate in this stage, at its idle and over the drive, against what is published. */
+/** Volts, currents and heat of the candidate in this stage, as the judge finds them, in the words of a sheet. */
 final class LimitRows {
     private final SwapQuestion question;
     private final SolvedStage before;
     private final SolvedStage after;
-    private final String up;
+    private final StageFigures present;
+    private final Judge judge;
+    private final List<StageJudgement> judged;
 
     LimitRows(SwapQuestion question, SolvedStage before, SolvedStage after) {
         this.question = question;
         this.before = before;
         this.after = after;
-        this.up = percent(question.present().highest());
+        this.present = before.figures(question.present());
+        this.judge = question.candidate().judge();
+        this.judged = StageJudgement.of(judge, after.figures(question.present()));
     }
 
     List<SwapRow> rows() {
         List<SwapRow> rows = new ArrayList<>();
-        rows.add(plateVolts());
-        rows.add(peakVolts());
+        rows.add(cold(row(Criterion.PLATE_VOLTS), after.stage().supplyVolts(), Limit.PLATE_VOLTS, "plates"));
+        rows.add(row(Criterion.PEAK_VOLTS));
         boolean screens = question.candidate().type().hasScreen();
         if (screens) {
-            rows.add(screenVolts());
+            Stage stage = after.stage();
+            boolean own = stage.connection() == Connection.PENTODE && !Double.isNaN(stage.screenSupplyVolts());
+            rows.add(cold(
+                    row(Criterion.SCREEN_VOLTS),
+                    own ? stage.screenSupplyVolts() : stage.supplyVolts(),
+                    Limit.SCREEN_VOLTS,
+                    "screens"));
         }
-        rows.add(cathodeCurrent());
-        rows.add(plateHeat());
+        rows.add(row(Criterion.CATHODE_CURRENT));
+        rows.add(row(Criterion.PLATE_HEAT));
         if (screens) {
-            rows.add(screenHeat());
+            rows.add(row(Criterion.SCREEN_HEAT));
         }
         return rows;
     }
 
-    private SwapRow plateVolts() {
-        Cycle idle = after.drive().idle();
-        Cycle high = after.highest().idle();
-        String idleFormula = "B+ " + volts(idle.supplyVolts()) + " − drop across the primary − cathode "
-                + volts(idle.leastCathodeVolts());
-        SwapRow row = Held.row(
-                Criterion.PLATE_VOLTS,
-                question.candidate(),
-                List.of(
-                        held(
-                                Limit.PLATE_VOLTS,
-                                after.lowest().plateToCathodeVolts(),
-                                before.lowest().plateToCathodeVolts(),
-                                false,
-                                low(),
-                                idleFormula),
-                        held(
-                                Limit.PLATE_VOLTS,
-                                idle.plateToCathodeVolts(),
-                                before.drive().idle().plateToCathodeVolts(),
-                                false,
-                                "at idle",
-                                idleFormula),
-                        held(
-                                Limit.PLATE_VOLTS,
-                                high.plateToCathodeVolts(),
-                                before.highest().idle().plateToCathodeVolts(),
-                                true,
-                                "idle at " + up + " mains",
-                                "B+ " + volts(high.supplyVolts()) + " at " + up + " mains − drop across the primary −"
-                                        + " cathode " + volts(high.leastCathodeVolts()))));
-        double cold = after.stage().supplyVolts() * question.present().highest();
-        return cold(row, cold, Limit.PLATE_VOLTS, "plates");
+    /** What a criterion is about. */
+    private static List<PublishedLimit> about(Criterion criterion) {
+        return switch (criterion) {
+            case PLATE_VOLTS -> List.of(Limit.PLATE_VOLTS);
+            case PEAK_VOLTS -> List.of(DriveLimit.PEAK_PLATE_VOLTS);
+            case SCREEN_VOLTS -> List.of(Limit.SCREEN_VOLTS);
+            case CATHODE_CURRENT -> List.of(Limit.CATHODE_AMPERES);
+            case PLATE_HEAT -> List.of(Limit.PLATE_WATTS, Limit.COMBINED_WATTS);
+            case SCREEN_HEAT -> List.of(Limit.SCREEN_WATTS, DriveLimit.SCREEN_WATTS);
+            default -> List.of();
+        };
+    }
+
+    /** The gravest of what a criterion is about. */
+    private SwapRow row(Criterion criterion) {
+        List<PublishedLimit> about = about(criterion);
+        StageJudgement worst = judged.stream()
+                .filter(j -> about.contains(j.limit()))
+                .max(Comparator.comparing(LimitRows::verdict)
+                        .thenComparingDouble(j -> j.judgement().isPresent() ? j.share() : 0)
+                        .thenComparingDouble(j -> j.value().figure().value()))
+                .orElseThrow();
+        return worst.judgement().isPresent() ? row(criterion, worst) : unlimited(criterion, worst);
+    }
+
+    private static SwapVerdict verdict(StageJudgement j) {
+        boolean verify = j.judgement().filter(Judgement::toBeVerified).isPresent();
+        return SwapVerdict.of(j.standing(), verify);
+    }
+
+    private SwapRow row(Criterion criterion, StageJudgement j) {
+        Judgement judgement = j.judgement().orElseThrow();
+        return new SwapRow(
+                criterion,
+                verdict(j),
+                shown(j.limit(), j.value().figure().value()),
+                limit(judgement),
+                j.share(),
+                sentence(j, judgement),
+                "",
+                j.formula());
+    }
+
+    private SwapRow unlimited(Criterion criterion, StageJudgement j) {
+        boolean none = judge.editions().stream().anyMatch(e -> !j.limit().unknownIn(e));
+        String what =
+                j.limit().words() + " of the " + question.candidate().type().designation();
+        String value = shown(j.limit(), j.value().figure().value());
+        return new SwapRow(
+                criterion,
+                verdict(j),
+                value,
+                none ? "none published" : "not known",
+                Double.NaN,
+                (none ? "No limit is published for the " : "No published limit is known here for the ") + what + ": "
+                        + value + " " + where(j) + ", " + shown(j.limit(), present(j)) + " with the present tubes.",
+                j.standing() == Standing.UNKNOWN ? "Enter it from the maker's sheet on the type's page." : "",
+                j.formula());
+    }
+
+    /** The same figure with the present tubes. */
+    private double present(StageJudgement j) {
+        return present.figures(j.when())
+                .of(j.limit(), j.at())
+                .map(v -> v.figure().value())
+                .orElse(Double.NaN);
+    }
+
+    private String sentence(StageJudgement j, Judgement judgement) {
+        Value value = j.value();
+        double figure = value.figure().value();
+        String figures = upper(shown(j.limit(), figure) + " " + where(j) + ", " + Show.fixed(100 * j.share(), 0)
+                + " % of " + limit(judgement));
+        return switch (j.standing()) {
+            case OVER ->
+                figures + ": over it by " + shown(j.limit(), figure - judgement.allowed()) + "; with the present tubes "
+                        + shown(j.limit(), present(j)) + ".";
+            case UNKNOWN -> figures + ": not told, the model is not fitted near these volts.";
+            case OPEN_QUESTION -> figures + ": it hangs on whether the bias follows the mains.";
+            case TOO_CLOSE ->
+                figures + ": too close to call, the limit lies inside the model's ±" + Show.plain(100 * value.band(), 2)
+                        + " %.";
+            default ->
+                figures + "."
+                        + (judgement.toBeVerified() ? " That limit is to be verified with the maker's sheet." : "");
+        };
+    }
+
+    private String where(StageJudgement j) {
+        String mains = j.at() == At.NOW ? "" : " at " + percent(j.mains()) + " mains";
+        if (j.when() == When.IDLE) {
+            return j.at() == At.NOW ? "at idle" : "idle" + mains;
+        }
+        DriveSweep drive = j.at() == At.HIGHEST ? after.highest() : after.drive();
+        if (j.limit() == Limit.PLATE_WATTS || j.limit() == DriveLimit.SCREEN_WATTS) {
+            Cycle hottest = j.limit() == Limit.PLATE_WATTS ? drive.hottestPlate() : drive.hottestScreen();
+            return (hottest.drive() == 0
+                            ? "at idle, the highest over the drive,"
+                            : "at " + Show.si(hottest.watts(), Unit.WATT, 3) + " into the load")
+                    + mains;
+        }
+        if (j.limit() == DriveLimit.PEAK_PLATE_VOLTS) {
+            return "into a resistor, highest over the drive" + mains;
+        }
+        return (j.limit() == Limit.COMBINED_WATTS
+                        ? "plate and screen together, highest over the drive"
+                        : j.limit() == Limit.PLATE_VOLTS ? "at full drive" : "highest average over the drive")
+                + mains;
+    }
+
+    private static String limit(Judgement j) {
+        double published = j.what().in(j.edition()).orElseThrow().value();
+        boolean allowing = j.allowed() > published * (1 + 1e-9);
+        String system = j.edition().system().words();
+        return shown(j.what(), j.allowed()) + " ("
+                + (allowing
+                        ? Show.siPlain(published, j.what().unit(), 3) + " " + system + ", which allows for the line"
+                        : system)
+                + ")";
     }
 
     /** Before the tubes conduct nothing loads the supply; makers publish no limit for that. */
-    private SwapRow cold(SwapRow row, double cold, Limit limit, String what) {
-        double most = question.candidate().editions().stream()
-                .flatMap(e ->
-                        e.figure(limit).stream().map(f -> f.value() * e.system().allowanceAtHighestMains(Unit.VOLT)))
-                .mapToDouble(v -> v)
-                .min()
-                .orElse(Double.POSITIVE_INFINITY);
-        if (cold <= most) {
+    private SwapRow cold(SwapRow row, double unloaded, Limit limit, String what) {
+        double highest = question.present().highest();
+        double cold = unloaded * highest;
+        OptionalDouble most = judge.allowed(limit, At.HIGHEST);
+        if (most.isEmpty() || cold <= most.getAsDouble()) {
             return row;
         }
         return new SwapRow(
@@ -95,184 +198,23 @@ final class LimitRows {
                 row.value(),
                 row.limit(),
                 row.share(),
-                row.reason() + " Before the tubes conduct the " + what + " stand at " + volts(cold) + " at " + up
+                row.reason() + " Before the tubes conduct the " + what + " stand at " + shown(limit, cold) + " at "
+                        + percent(highest)
                         + " mains, above that limit: none is published for a cold tube; with the present tubes it is "
-                        + volts(before.stage().supplyVolts()
-                                * question.present().highest()) + ".",
+                        + shown(limit, before.stage().supplyVolts() * highest) + ".",
                 row.mend(),
                 row.formula());
     }
 
-    private SwapRow peakVolts() {
-        List<Held> all = new ArrayList<>();
-        for (boolean high : new boolean[] {false, true}) {
-            all.add(new Held(
-                    DriveLimit.PEAK_PLATE_VOLTS,
-                    (high ? after.highest() : after.drive()).plateMost(),
-                    (high ? before.highest() : before.drive()).plateMost(),
-                    ModelTrust.PEAK_BAND,
-                    high,
-                    "into a resistor, highest over the drive" + (high ? " at " + up + " mains" : ""),
-                    "highest plate volts to chassis over a cycle and over the drive; a speaker's inductance can raise"
-                            + " it by a fifth"));
-        }
-        return Held.row(Criterion.PEAK_VOLTS, question.candidate(), all);
-    }
-
-    private SwapRow screenVolts() {
-        Cycle idle = after.drive().idle();
-        Cycle high = after.highest().idle();
-        String formula = "screens " + volts(idle.screenVolts()) + " − cathode " + volts(idle.leastCathodeVolts())
-                + "; the drop across screen resistors is left out";
-        SwapRow row = Held.row(
-                Criterion.SCREEN_VOLTS,
-                question.candidate(),
-                List.of(
-                        held(
-                                Limit.SCREEN_VOLTS,
-                                after.lowest().screenToCathodeVolts(),
-                                before.lowest().screenToCathodeVolts(),
-                                false,
-                                low(),
-                                formula),
-                        held(
-                                Limit.SCREEN_VOLTS,
-                                idle.screenToCathodeVolts(),
-                                before.drive().idle().screenToCathodeVolts(),
-                                false,
-                                "at idle",
-                                formula),
-                        held(
-                                Limit.SCREEN_VOLTS,
-                                high.screenToCathodeVolts(),
-                                before.highest().idle().screenToCathodeVolts(),
-                                true,
-                                "idle at " + up + " mains",
-                                "screens " + volts(high.screenVolts()) + " − cathode "
-                                        + volts(high.leastCathodeVolts()))));
-        Stage stage = after.stage();
-        boolean own = stage.connection() == Connection.PENTODE && !Double.isNaN(stage.screenSupplyVolts());
-        double cold = (own ? stage.screenSupplyVolts() : stage.supplyVolts())
-                * question.present().highest();
-        return cold(row, cold, Limit.SCREEN_VOLTS, "screens");
-    }
-
-    private SwapRow cathodeCurrent() {
-        double band = after.bands().plate();
-        String formula = "mean of Ip + Ig2 over a cycle, highest over the drive and the tubes";
-        return Held.row(
-                Criterion.CATHODE_CURRENT,
-                question.candidate(),
-                List.of(
-                        new Held(
-                                Limit.CATHODE_AMPERES,
-                                after.drive().cathodeAmperes(),
-                                before.drive().cathodeAmperes(),
-                                band,
-                                false,
-                                "highest average over the drive",
-                                formula),
-                        new Held(
-                                Limit.CATHODE_AMPERES,
-                                after.highest().cathodeAmperes(),
-                                before.highest().cathodeAmperes(),
-                                band,
-                                true,
-                                "highest average over the drive at " + up + " mains",
-                                formula)));
-    }
-
-    private SwapRow plateHeat() {
-        ModelTrust.Bands bands = after.bands();
-        List<Held> all = new ArrayList<>();
-        for (boolean high : new boolean[] {false, true}) {
-            DriveSweep drive = high ? after.highest() : after.drive();
-            DriveSweep present = high ? before.highest() : before.drive();
-            String mains = high ? " at " + up + " mains" : "";
-            all.add(new Held(
-                    Limit.PLATE_WATTS,
-                    drive.idle().hottestPlateWatts(),
-                    present.idle().hottestPlateWatts(),
-                    bands.plate(),
-                    high,
-                    "at idle" + mains,
-                    "Vpk · Ip = " + volts(drive.idle().plateToCathodeVolts()) + " · "
-                            + Show.si(drive.idle().tubes().get(0).plateAmperes(), Unit.AMPERE, 3)));
-            Cycle hottest = drive.hottestPlate();
-            if (hottest.drive() > 0) {
-                all.add(new Held(
-                        Limit.PLATE_WATTS,
-                        hottest.hottestPlateWatts(),
-                        present.hottestPlate().hottestPlateWatts(),
-                        bands.plate(),
-                        high,
-                        "at " + Show.si(hottest.watts(), Unit.WATT, 3) + " into the load" + mains,
-                        "mean of Vpk · Ip over a cycle, highest over the drive"));
-            }
-            if (combined()) {
-                all.add(new Held(
-                        Limit.COMBINED_WATTS,
-                        SolvedStage.combinedWatts(drive),
-                        SolvedStage.combinedWatts(present),
-                        bands.plate(),
-                        high,
-                        "plate and screen together, highest over the drive" + mains,
-                        "mean of Vpk · Ip + Vg2k · Ig2 over a cycle, highest over the drive"));
-            }
-        }
-        return Held.row(Criterion.PLATE_HEAT, question.candidate(), all);
-    }
-
-    private boolean combined() {
-        return question.candidate().editions().stream()
-                .anyMatch(e -> e.combinedWatts().isPresent());
-    }
-
-    /** At idle the limit for DC operation holds; with signal the one that a maker gives for it, where there is one. */
-    private SwapRow screenHeat() {
-        List<Held> all = new ArrayList<>();
-        for (boolean high : new boolean[] {false, true}) {
-            DriveSweep drive = high ? after.highest() : after.drive();
-            DriveSweep present = high ? before.highest() : before.drive();
-            String mains = high ? " at " + up + " mains" : "";
-            all.add(screens(Limit.SCREEN_WATTS, drive.idle(), present.idle(), high, "at idle" + mains));
-            Cycle hottest = drive.hottestScreen();
-            if (hottest.drive() > 0) {
-                all.add(screens(
-                        DriveLimit.SCREEN_WATTS,
-                        hottest,
-                        present.hottestScreen(),
-                        high,
-                        "at " + Show.si(hottest.watts(), Unit.WATT, 3) + " into the load" + mains));
-            }
-        }
-        return Held.row(Criterion.SCREEN_HEAT, question.candidate(), all);
-    }
-
-    private Held screens(PublishedLimit limit, Cycle cycle, Cycle present, boolean high, String where) {
-        return new Held(
-                limit,
-                cycle.hottestScreenWatts(),
-                present.hottestScreenWatts(),
-                after.bands().screen(),
-                high,
-                where,
-                "mean of Vg2k · Ig2 over a cycle, highest over the drive");
-    }
-
-    private static Held held(Limit limit, double volts, double present, boolean highest, String where, String formula) {
-        return new Held(limit, volts, present, ModelTrust.VOLTS_BAND, highest, where, formula);
-    }
-
-    private String low() {
-        return "idle at " + percent(question.present().lowest()) + " mains";
+    private static String upper(String text) {
+        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 
     private static String percent(double share) {
         return Show.fixed(100 * share, 0) + " %";
     }
 
-    private static String volts(double volts) {
-        return Show.si(volts, Unit.VOLT, 3);
+    private static String shown(PublishedLimit limit, double figure) {
+        return Show.si(figure, limit.unit(), 3);
     }
 }

@@ -3,9 +3,10 @@ package yellowrail.core.swap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.stage.AgainstRating;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.ModelTrust;
@@ -74,9 +75,9 @@ final class RectifierRow {
         double most = rectifier.amperes().get().value();
         double band = after.bands().plate() * tubes / total.get();
         String figures = amps(total.get()) + " of " + amps(most) + " direct current";
-        switch (AgainstRating.of(total.get(), most, band)) {
+        switch (Judge.part(Value.computed(total.get(), band), Optional.of(most))) {
             case OVER -> add(SwapVerdict.FAIL, figures + ": over it by " + amps(total.get() - most));
-            case OPEN -> add(SwapVerdict.PASS, figures);
+            case INSIDE -> add(SwapVerdict.PASS, figures);
             default ->
                 add(
                         SwapVerdict.UNKNOWN,
@@ -125,9 +126,11 @@ final class RectifierRow {
             return;
         }
         String of = figures + ", of " + Show.si(limit.get().value(), Unit.VOLT, 3);
-        switch (AgainstRating.of(volts, limit.get().value(), ModelTrust.VOLTS_BAND)) {
+        switch (Judge.part(
+                Value.computed(volts, ModelTrust.VOLTS_BAND),
+                Optional.of(limit.get().value()))) {
             case OVER -> add(SwapVerdict.FAIL, of + ": over it");
-            case OPEN ->
+            case INSIDE ->
                 add(
                         limit.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS,
                         of + (limit.get().toBeVerified() ? ", to be verified with the maker's sheet" : ""));

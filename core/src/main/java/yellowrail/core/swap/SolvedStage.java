@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
+import yellowrail.core.judging.At;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageFigures;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageSolver;
 import yellowrail.core.stage.StageTube;
@@ -120,13 +122,12 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
         };
     }
 
-    /** Highest average of plate and screen dissipation of one tube together, over this drive, W. */
-    static double combinedWatts(DriveSweep drive) {
-        return cycles(drive).stream()
-                .flatMap(c -> c.tubes().stream())
-                .mapToDouble(t -> t.plateWatts() + t.screenWatts())
-                .max()
-                .orElse(0);
+    /** What it is judged by, at its three mains. */
+    public StageFigures figures(Present present) {
+        return new StageFigures(bands)
+                .with(At.NOW, 1, drive)
+                .with(At.LOWEST, present.lowest(), lowest)
+                .with(At.HIGHEST, present.highest(), highest);
     }
 
     /** Current drawn from B+ by all tubes: the larger of idle and full drive, A. */

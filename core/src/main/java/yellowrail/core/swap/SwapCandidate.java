@@ -3,6 +3,7 @@ package yellowrail.core.swap;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import yellowrail.core.judging.Judge;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Ratings;
@@ -64,6 +65,11 @@ public record SwapCandidate(
                 .flatMap(r -> r.plateWatts().stream())
                 .mapToDouble(Figure::value)
                 .min();
+    }
+
+    /** What its figures are judged by. */
+    public Judge judge() {
+        return Judge.by(editions, type.hasScreen());
     }
 
     /** {@code 2 × EL34}. */

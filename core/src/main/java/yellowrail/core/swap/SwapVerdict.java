@@ -1,5 +1,7 @@
 package yellowrail.core.swap;
 
+import yellowrail.core.judging.Standing;
+
 /** How one criterion of a swap, or the whole of it, comes out; worst last. */
 public enum SwapVerdict {
     PASS("pass", "Pass"),
@@ -25,6 +27,20 @@ public enum SwapVerdict {
     /** Of the whole. */
     public String overall() {
         return overall;
+    }
+
+    /**
+     * What a standing is on a sheet.
+     *
+     * @param verify whether the limit is to be verified with the maker's sheet
+     */
+    static SwapVerdict of(Standing standing, boolean verify) {
+        return switch (standing) {
+            case OVER -> FAIL;
+            case UNKNOWN, OPEN_QUESTION, TOO_CLOSE -> UNKNOWN;
+            case NONE_PUBLISHED -> NOTE;
+            case INSIDE, NOT_APPLICABLE -> verify ? NOTE : PASS;
+        };
     }
 
     public SwapVerdict worse(SwapVerdict other) {

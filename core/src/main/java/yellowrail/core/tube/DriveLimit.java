@@ -47,4 +47,15 @@ public enum DriveLimit implements PublishedLimit {
     public Unit unit() {
         return unit;
     }
+
+    @Override
+    public boolean ofScreen() {
+        return this == SCREEN_WATTS;
+    }
+
+    /** Few makers give a peak. */
+    @Override
+    public boolean letPass() {
+        return this == PEAK_PLATE_VOLTS;
+    }
 }

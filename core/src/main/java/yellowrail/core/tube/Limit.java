@@ -40,7 +40,14 @@ public enum Limit implements PublishedLimit {
         return ratings.unknown(this);
     }
 
+    @Override
     public boolean ofScreen() {
         return this == SCREEN_WATTS || this == SCREEN_VOLTS || this == COMBINED_WATTS;
+    }
+
+    /** Few makers give a cathode current, fewer a sum. */
+    @Override
+    public boolean letPass() {
+        return this == CATHODE_AMPERES || this == COMBINED_WATTS;
     }
 }

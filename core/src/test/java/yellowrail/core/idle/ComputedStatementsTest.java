@@ -3,13 +3,16 @@ package yellowrail.core.idle;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
-import java.util.Map;
+import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import yellowrail.core.reading.ErrorBudget;
-import yellowrail.core.reading.Estimate;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.StageFigures;
+import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.tube.Catalogue;
-import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.Ratings;
 
 class ComputedStatementsTest {
@@ -42,20 +45,26 @@ class ComputedStatementsTest {
             Verdict.Place raised,
             String said) {
         Ratings ratings = Catalogue.shippedType(type).orElseThrow().strictest().orElseThrow();
-        var statements =
-                ComputedStatements.of(ratings, at(1, plate, screen, fitted), at(1.1, plateHigh, screenHigh, fitted));
+        Judge judge = Judge.by(List.of(ratings), true);
+        ModelTrust.Bands bands = fitted
+                ? new ModelTrust.Bands(BAND, BAND, BAND)
+                : new ModelTrust.Bands(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY);
+        var statements = ComputedStatements.of(
+                judge,
+                StageJudgement.of(
+                        judge,
+                        new StageFigures(bands)
+                                .with(At.NOW, 1, idle(plate, screen))
+                                .with(At.HIGHEST, 1.1, idle(plateHigh, screenHigh))));
         assertThat(statements).extracting(Statement::place).containsExactly(now, raised);
         assertThat(statements.get(0).sentence()).contains(said);
         assertThat(statements.get(1).sentence()).contains("as computed at 110 % of nominal mains");
         assertThat(Arrays.asList(Verdict.Place.IN_WINDOW)).doesNotContain(now, raised);
     }
 
-    private static ComputedStatements.At at(double mains, double plate, double screen, boolean fitted) {
-        return new ComputedStatements.At(
-                mains, Map.of(Limit.PLATE_WATTS, estimate(plate), Limit.SCREEN_WATTS, estimate(screen)), fitted);
-    }
-
-    private static Estimate estimate(double value) {
-        return new Estimate(value, ErrorBudget.exact().and("the model", BAND));
+    /** One tube at 300 V on plate and screen. */
+    private static Cycle idle(double plate, double screen) {
+        Cycle.TubeCycle tube = new Cycle.TubeCycle(plate / 300, screen / 300, plate, screen, 0, 0);
+        return new Cycle(0, 0, 0, List.of(), 300, 300, List.of(), List.of(tube), 300, 300, 0, 0, 0);
     }
 }

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.PlateMilliamps;
 import yellowrail.core.amp.sensing.SenseResistor;
+import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Accuracy;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.target.Profiles;
@@ -41,7 +42,7 @@ class RandomChecksTest extends AllClearBench {
                 assertThat(question.circumstances().mains().orElseThrow().now()).isPresent();
                 assertThat(question.circumstances().limiter()).isFalse();
                 assertThat(answer.limits())
-                        .noneMatch(l -> l.state() == LimitCheck.State.OVER || l.state() == LimitCheck.State.AT);
+                        .noneMatch(l -> l.standing() == Standing.OVER || l.standing() == Standing.TOO_CLOSE);
             }
         }
         // The trial means something only if green is reached at all.

@@ -5,16 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.sensing.CathodeMilliamps;
-import yellowrail.core.idle.LimitResult.At;
-import yellowrail.core.idle.LimitResult.Standing;
-import yellowrail.core.reading.ErrorBudget;
-import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.target.Target.Window;
@@ -22,25 +16,6 @@ import yellowrail.core.tube.Connection;
 
 /** What lies exactly at an edge. */
 class StandingTest {
-    private static Estimate exactly(double value) {
-        return new Estimate(value, ErrorBudget.exact());
-    }
-
-    @ParameterizedTest
-    @CsvSource({"NOW", "COMPUTED", "NOMINAL", "HIGHEST"})
-    void whatIsPrintedAsTheLimitIsWithinIt(At at) {
-        assertThat(Standing.of(exactly(25), 25, at)).isEqualTo(Standing.WITHIN);
-        assertThat(Standing.of(exactly(25 * (1 + 1e-9)), 25, at)).isEqualTo(Standing.WITHIN);
-        assertThat(Standing.of(exactly(25.001), 25, at)).isEqualTo(Standing.OVER);
-    }
-
-    @Test
-    void carriedToOtherMainsOnlyABandWhollyAboveIsOver() {
-        Estimate around = new Estimate(25.1, ErrorBudget.exact().and("meter", 0.05));
-        assertThat(Standing.of(around, 25, At.NOW)).isEqualTo(Standing.OVER);
-        assertThat(Standing.of(around, 25, At.HIGHEST)).isEqualTo(Standing.TOO_CLOSE);
-    }
-
     /** 20 W, 400 V, no screen share: 25 mA is half the rating, to the last bit. */
     private static IdleAnswer answer(double amperes, double low, double high, double digit, Meter meter) {
         StageFacts stage = new StageFacts(

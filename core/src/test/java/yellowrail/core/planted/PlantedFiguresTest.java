@@ -66,7 +66,9 @@ class PlantedFiguresTest {
                                         five(p.share()) + " " + reading(p.reading()) + " " + five(p.edge()) + p.step())
                                 .orElse("-"),
                         a.targets().stream().map(PlantedFiguresTest::target).collect(Collectors.joining(" ")),
-                        a.limits().stream().map(l -> String.valueOf(l.state())).collect(Collectors.joining(" ")),
+                        a.limits().stream()
+                                .map(l -> String.valueOf(l.standing()))
+                                .collect(Collectors.joining(" ")),
                         a.missing().stream()
                                 .map(m -> m.what() + (m.blocks() ? "!" : "") + five(m.effect()))
                                 .collect(Collectors.joining(" ")),

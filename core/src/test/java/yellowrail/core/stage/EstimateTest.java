@@ -158,15 +158,6 @@ class EstimateTest {
     }
 
     @Test
-    void aFigureStandsAgainstItsRatingWithItsBand() {
-        assertThat(AgainstRating.of(31, 30, 0.1)).isEqualTo(AgainstRating.OVER);
-        assertThat(AgainstRating.of(28, 30, 0.1)).isEqualTo(AgainstRating.NEAR);
-        assertThat(AgainstRating.of(27, 30, 0.1)).isEqualTo(AgainstRating.OPEN);
-        assertThat(AgainstRating.of(27, Double.NaN, 0.1)).isEqualTo(AgainstRating.UNKNOWN);
-        assertThat(AgainstRating.of(Double.NaN, 30, 0.1)).isEqualTo(AgainstRating.UNKNOWN);
-    }
-
-    @Test
     void voltsAreThoseOfTheTubeThatHasMost() {
         Cycle idle = new StageSolver(stage(-36)).idle();
         assertThat(idle.plateToCathodeVolts()).isLessThan(idle.supplyVolts()).isGreaterThan(idle.supplyVolts() - 20);
@@ -198,7 +189,8 @@ class EstimateTest {
 
     @Test
     void theComputedTargetIsAWindowBelowTheHottestIdle() {
-        ComputedTarget target = ComputedTarget.of(stage(-36), 42, 1, 1.1, true);
+        ComputedTarget target =
+                ComputedTarget.of(new StageSetting(stage(-36), 42, 0.5, 1, 1, true), JudgedBy.watts(42, 6, 0.05, 1.1));
         var window = target.window(1).orElseThrow();
         assertThat(window.name()).isEqualTo(ComputedTarget.NAME);
         assertThat(window.high()).isEqualTo(target.share());

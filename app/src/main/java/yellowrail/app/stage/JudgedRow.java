@@ -1,0 +1,140 @@
+package yellowrail.app.stage;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.Standing;
+import yellowrail.core.judging.Value;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.StageJudgement;
+import yellowrail.core.stage.When;
+import yellowrail.core.tube.DriveLimit;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.PublishedLimit;
+
+/**
+ * How a figure of a stage stands, as the judge found it, in words.
+ *
+ * @param figure with its unit, and its mains where that is not the one the stage stands at
+ * @param rating what it is held against, or why there is nothing
+ * @param formula how the figure is worked out, with this stage's numbers
+ * @param share figure over what is allowed; null where nothing is published
+ */
+public record JudgedRow(String name, String figure, String rating, Standing standing, String formula, Double share) {
+    /** For styles and scripts. */
+    @JsonProperty
+    public String tone() {
+        return tone(standing);
+    }
+
+    /** A model gives no all-clear: what is inside is open. */
+    public static String tone(Standing standing) {
+        return switch (standing) {
+            case OVER -> "over";
+            case UNKNOWN -> "unknown";
+            case OPEN_QUESTION, TOO_CLOSE -> "near";
+            case NONE_PUBLISHED, NOT_APPLICABLE -> "unpublished";
+            case INSIDE -> "open";
+        };
+    }
+
+    /** One row for each limit at idle and over the drive: at the mains where it stands gravest. */
+    public static List<JudgedRow> of(List<StageJudgement> judged) {
+        List<JudgedRow> rows = new ArrayList<>();
+        for (When when : When.values()) {
+            judged.stream()
+                    .filter(j -> j.when() == when)
+                    .map(StageJudgement::limit)
+                    .distinct()
+                    .forEach(limit -> judged.stream()
+                            .filter(j -> j.when() == when && j.limit() == limit)
+                            .max(StageJudgement.GRAVITY)
+                            .map(JudgedRow::of)
+                            .ifPresent(rows::add));
+        }
+        return List.copyOf(rows);
+    }
+
+    static JudgedRow of(StageJudgement j) {
+        Unit unit = j.limit().unit();
+        String mains = j.at() == At.NOW ? "" : " at " + Show.fixed(100 * j.mains(), 0) + " % mains";
+        return new JudgedRow(
+                name(j.limit(), j.when()),
+                Show.si(j.value().figure().value(), unit, 3) + mains,
+                j.judgement().map(g -> against(g, j.standing())).orElse(without(j.standing())),
+                j.standing(),
+                j.formula(),
+                j.judgement().isPresent() ? j.share() : null);
+    }
+
+    /** Direct current against what a transformer is rated for. */
+    static JudgedRow part(
+            String name, Value value, java.util.Optional<Double> rated, Standing unrated, String formula) {
+        Standing standing = rated.isPresent() ? Judge.part(value, rated) : unrated;
+        return new JudgedRow(
+                name,
+                Show.si(value.figure().value(), Unit.AMPERE, 3),
+                rated.map(r -> percent(value.figure().value() / r, r, Unit.AMPERE) + why(standing, value))
+                        .orElse("its rating is not known"),
+                standing,
+                formula,
+                rated.map(r -> value.figure().value() / r).orElse(null));
+    }
+
+    private static String name(PublishedLimit limit, When when) {
+        if (limit == DriveLimit.SCREEN_WATTS) {
+            return "Screen over the drive, highest average";
+        }
+        if (limit == DriveLimit.PEAK_PLATE_VOLTS) {
+            return "Plate volts, peak";
+        }
+        boolean idle = when == When.IDLE;
+        return switch ((Limit) limit) {
+            case PLATE_WATTS -> idle ? "Plate at idle" : "Plate over the drive, highest average";
+            case SCREEN_WATTS -> "Screen at idle";
+            case COMBINED_WATTS ->
+                idle ? "Plate and screen at idle" : "Plate and screen over the drive, highest average";
+            case PLATE_VOLTS -> idle ? "Plate volts, DC, at idle" : "Plate volts, DC, at full drive";
+            case SCREEN_VOLTS -> "Screen volts, DC, at idle";
+            case CATHODE_AMPERES -> idle ? "Cathode current at idle" : "Cathode current, highest average";
+        };
+    }
+
+    private static String without(Standing standing) {
+        return standing == Standing.UNKNOWN ? "no limit is known here" : "no published limit";
+    }
+
+    /** For example {@code 64 % of 30 W, too close to call: …}. */
+    private static String against(Judgement g, Standing standing) {
+        double published = g.what().in(g.edition()).orElseThrow().value();
+        boolean allowing = g.allowed() > published * (1 + 1e-9);
+        return percent(g.share(), g.allowed(), g.what().unit())
+                + (allowing
+                        ? " (" + Show.siPlain(published, g.what().unit(), 3) + " "
+                                + g.edition().system().words() + ", which allows for the line)"
+                        : "")
+                + why(standing, g.value());
+    }
+
+    private static String percent(double share, double allowed, Unit unit) {
+        return Show.fixed(100 * share, 0) + " % of " + Show.siPlain(allowed, unit, 3);
+    }
+
+    private static String why(Standing standing, Value value) {
+        return switch (standing) {
+            case UNKNOWN -> ", not told: the model is not fitted near these volts";
+            case OPEN_QUESTION -> ", it hangs on whether the bias follows the mains";
+            case TOO_CLOSE -> ", too close to call: inside the model's ±" + Show.plain(100 * value.band(), 2) + " %";
+            default -> "";
+        };
+    }
+
+    /** The gravest comes last; of one gravity the one furthest towards its limit. */
+    public static final Comparator<JudgedRow> GRAVITY = Comparator.comparing(JudgedRow::standing, Standing.GRAVITY)
+            .thenComparingDouble(r -> r.share() == null ? 0 : r.share());
+}
