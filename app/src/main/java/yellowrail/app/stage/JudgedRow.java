@@ -43,7 +43,7 @@ public record JudgedRow(String name, String figure, String rating, Standing stan
         };
     }
 
-    /** One row for each limit at idle and over the drive: at the mains where it stands gravest. */
+    /** One row for each limit at idle and over the drive: as it stands, and at the mains where it is gravest. */
     public static List<JudgedRow> of(List<StageJudgement> judged) {
         List<JudgedRow> rows = new ArrayList<>();
         for (When when : When.values()) {
@@ -51,25 +51,40 @@ public record JudgedRow(String name, String figure, String rating, Standing stan
                     .filter(j -> j.when() == when)
                     .map(StageJudgement::limit)
                     .distinct()
-                    .forEach(limit -> judged.stream()
-                            .filter(j -> j.when() == when && j.limit() == limit)
-                            .max(StageJudgement.GRAVITY)
-                            .map(JudgedRow::of)
-                            .ifPresent(rows::add));
+                    .forEach(limit -> rows.add(of(
+                            limit,
+                            when,
+                            judged.stream()
+                                    .filter(j -> j.when() == when && j.limit() == limit)
+                                    .toList())));
         }
         return List.copyOf(rows);
     }
 
-    static JudgedRow of(StageJudgement j) {
-        Unit unit = j.limit().unit();
-        String mains = j.at() == At.NOW ? "" : " at " + Show.fixed(100 * j.mains(), 0) + " % mains";
+    private static JudgedRow of(PublishedLimit limit, When when, List<StageJudgement> mains) {
+        StageJudgement worst = mains.stream().max(StageJudgement.GRAVITY).orElseThrow();
+        String now = mains.stream()
+                .filter(j -> j.at() == At.NOW && j != worst)
+                .map(j -> shown(j) + "; ")
+                .findFirst()
+                .orElse("");
         return new JudgedRow(
-                name(j.limit(), j.when()),
-                Show.si(j.value().figure().value(), unit, 3) + mains,
-                j.judgement().map(g -> against(g, j.standing())).orElse(without(j.standing())),
-                j.standing(),
-                j.formula(),
-                j.judgement().isPresent() ? j.share() : null);
+                name(limit, when),
+                now
+                        + shown(worst)
+                        + (worst.at() == At.NOW ? "" : " at " + Show.fixed(100 * worst.mains(), 0) + " % mains"),
+                worst.judgement().map(g -> against(g, worst.standing())).orElse(without(worst.standing())),
+                worst.standing(),
+                worst.formula(),
+                worst.judgement().isPresent() ? worst.share() : null);
+    }
+
+    static JudgedRow of(StageJudgement j) {
+        return of(j.limit(), j.when(), List.of(j));
+    }
+
+    private static String shown(StageJudgement j) {
+        return Show.si(j.value().figure().value(), j.limit().unit(), 3);
     }
 
     /** Direct current against what a transformer is rated for. */

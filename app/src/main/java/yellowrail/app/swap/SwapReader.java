@@ -61,11 +61,13 @@ class SwapReader {
      *
      * @param present empty when the stage is not understood
      * @param wanted idle share; empty when something around the tubes is not understood
+     * @param idleAsked whether it was typed
      * @param asked a question for each candidate that is understood, by its place
      */
     record Read(
             Optional<Present> present,
             Optional<Double> wanted,
+            boolean idleAsked,
             Map<Integer, SwapQuestion> asked,
             Chassis chassis,
             Map<String, FieldErrors.Complaint> said) {}
@@ -99,7 +101,13 @@ class SwapReader {
                 asked.put(place, new SwapQuestion(present.orElseThrow(), chassis, candidate.get()));
             }
         }
-        return new Read(present, complaints.any() ? Optional.empty() : Optional.of(wanted), asked, chassis, said);
+        return new Read(
+                present,
+                complaints.any() ? Optional.empty() : Optional.of(wanted),
+                !form.blank("wanted"),
+                asked,
+                chassis,
+                said);
     }
 
     /** Lowest mains, share of nominal. */
@@ -173,13 +181,14 @@ class SwapReader {
         Connection now = present.setting().described().connection();
         Connection then = complaints.pick("wired" + place, form.text("wired" + place), WIRED, now);
         return Optional.of(of(
-                        found.type(),
-                        complaints.count("count" + place, form.text("count" + place), 1, 8, tubesOf(present)),
-                        then,
-                        then == Connection.ULTRALINEAR ? tap(present, form, complaints) : USUAL_TAP,
-                        wanted,
-                        ohms)
-                .biased(bias));
+                found.type(),
+                complaints.count("count" + place, form.text("count" + place), 1, 8, tubesOf(present)),
+                then,
+                then == Connection.ULTRALINEAR ? tap(present, form, complaints) : USUAL_TAP,
+                wanted,
+                ohms,
+                bias,
+                !form.blank("wanted")));
     }
 
     /** Of the ultralinear connection: as the stage has it, or as it is typed beside it. */
@@ -206,7 +215,14 @@ class SwapReader {
     }
 
     private SwapCandidate of(
-            TubeType type, int count, Connection connection, double tap, double wanted, Optional<Double> ohms) {
+            TubeType type,
+            int count,
+            Connection connection,
+            double tap,
+            double wanted,
+            Optional<Double> ohms,
+            BiasChange bias,
+            boolean asked) {
         return new SwapCandidate(
                 type,
                 type.editions(Optional.empty()),
@@ -215,7 +231,9 @@ class SwapReader {
                 connection,
                 tap,
                 wanted,
-                ohms);
+                ohms,
+                bias,
+                asked);
     }
 
     /** Every type of the catalogue in the place of the present one, all else as it is. */
@@ -233,7 +251,9 @@ class SwapReader {
                                         p.setting().described().connection(),
                                         p.setting().described().tap(),
                                         read.wanted().orElseThrow(),
-                                        Optional.empty())))
+                                        Optional.empty(),
+                                        BiasChange.AS_NOW,
+                                        read.idleAsked())))
                         .toList())
                 .orElse(List.of());
     }

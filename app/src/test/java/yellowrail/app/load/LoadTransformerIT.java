@@ -66,7 +66,8 @@ class LoadTransformerIT extends BrowserIT {
     void aSingleEndedCoreHasARating() {
         page.navigate(url("/load?tube=6V6GT&topology=se&tubes=1&supply=285&load=5k&marked=5k&set1=8&rg2=100&feed=0"));
         assertThat(page.locator("table.effects")).containsText("Direct current in the core, idle");
-        assertThat(page.locator("table.map")).not().containsText("Direct current");
+        // What it is made for is not known: no load is called good.
+        assertThat(page.locator("table.map")).containsText("its rating is not known");
         page.click("text=The transformer's copper, inductance and core");
         assertThat(page.locator("#halfB")).hasCount(0);
         type("coreDc", "15");
@@ -88,13 +89,13 @@ class LoadTransformerIT extends BrowserIT {
 
     @Test
     void theLoadTheTubesWouldLike() {
-        page.navigate(url("/load?marked=4.2k&set1=8&idle=50&supply=430&highest=104+%25&tube=6L6GC"));
+        page.navigate(url("/load?marked=4.2k&set1=8&idle=50&supply=380&highest=104+%25&tube=6L6GC"));
         page.click("#choice button");
         assertThat(page.locator("#choice tbody tr")).hasCount(15);
         assertThat(page.locator("#choice")).containsText("Change of tone needs a speaker with its curve");
         assertThat(row("4.2 kΩ")).containsText("this load");
         assertThat(page.locator("#choice .marks")).containsText("Most power: ");
-        assertThat(page.locator("#choice .marks")).containsText("8 on the 16 Ω tap");
+        assertThat(page.locator("#choice .marks")).containsText("8 on the 8 Ω tap");
         // A load at which a limit is passed is best at nothing.
         for (Locator line : page.locator("#choice tbody tr").all()) {
             if (line.locator(".tone-over").count() > 0) {

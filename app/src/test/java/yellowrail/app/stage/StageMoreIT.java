@@ -107,7 +107,7 @@ class StageMoreIT extends StageAnswers {
                 .isEqualTo(core.drive().full().watts());
         assertThat(stage.get("idle").get("tubes").get(0).get("plateWatts").asDouble())
                 .isCloseTo(21, within(0.01));
-        JsonNode sweeps = call("/api/v1/stages/sweeps", "{\"idle\":\"70\",\"load\":\"5k\"}", 200);
+        JsonNode sweeps = call("/api/v1/stages/sweeps", "{\"idle\":\"70\",\"load\":\"5k\",\"supply\":\"390\"}", 200);
         assertThat(sweeps.get("points").size())
                 .isEqualTo(Stream.of(Sweep.values())
                         .mapToInt(s -> s.places().size())

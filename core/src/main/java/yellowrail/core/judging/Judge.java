@@ -18,24 +18,26 @@ import yellowrail.core.tube.Ratings;
  * Which limits hold. As it stands: the ceiling, and every limit of every publication that has to hold. At nominal mains,
  * where that is higher: the ceiling, and the limits of publications whose makers allowed for the line. At highest mains: all
  * limits, those with what their makers allowed there. Whoever has figures asks here; nobody compares them otherwise.
+ *
+ * @param editions the publications that all have to hold
+ * @param screen whether the tube has a screen
+ * @param ceiling the builder's own margin at idle, judged beside plate dissipation as read and at nominal mains
+ * @param margin what every limit is multiplied by: room to be kept below 1, what was asked for above the rating above it
  */
-public final class Judge {
+public record Judge(List<Ratings> editions, boolean screen, Optional<Ceiling> ceiling, double margin) {
     private static final At[] ORDER = {At.NOW, At.NOMINAL, At.LOWEST, At.HIGHEST};
     private static final At[] OF_THE_CEILING = {At.NOW, At.NOMINAL};
 
-    private final List<Ratings> editions;
-    private final boolean screen;
-    private final Optional<Ceiling> ceiling;
-    private final double margin;
+    /**
+     * The builder's own margin at idle.
+     *
+     * @param watts W
+     * @param of the publication it is a share of
+     */
+    public record Ceiling(double watts, Ratings of) {}
 
-    /** The builder's own margin at idle, W, and the publication it is a share of. */
-    private record Ceiling(double watts, Ratings of) {}
-
-    private Judge(List<Ratings> editions, boolean screen, Optional<Ceiling> ceiling, double margin) {
-        this.editions = List.copyOf(editions);
-        this.screen = screen;
-        this.ceiling = ceiling;
-        this.margin = margin;
+    public Judge {
+        editions = List.copyOf(editions);
     }
 
     /**
@@ -59,10 +61,6 @@ public final class Judge {
     /** The same with every limit multiplied: room to be kept below 1, what was asked for above the rating above it. */
     public Judge within(double share) {
         return new Judge(editions, screen, ceiling, margin * share);
-    }
-
-    public List<Ratings> editions() {
-        return editions;
     }
 
     /** What a figure must not pass there, in the limit's unit. */

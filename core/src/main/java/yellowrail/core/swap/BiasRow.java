@@ -1,11 +1,15 @@
 package yellowrail.core.swap;
 
+import java.util.Optional;
+import yellowrail.core.judging.At;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
+import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.swap.Chassis.BiasControl;
+import yellowrail.core.tube.ModelTrust;
 
 /** The grid volts the candidate needs for its idle, with the spread of tubes, against what the bias control gives. */
 final class BiasRow {
@@ -20,7 +24,7 @@ final class BiasRow {
     static SwapRow of(SwapQuestion question, SolvedStage after) {
         double needed = after.stage().biasing().gridA();
         double band = after.bands().plate();
-        String now = unchanged(question);
+        String now = unchanged(question, after.bands());
         if (Double.isInfinite(band)) {
             return SwapRow.of(
                             Criterion.BIAS_RANGE,
@@ -91,8 +95,8 @@ final class BiasRow {
         }
     }
 
-    /** Where it would idle if nobody turned the control. */
-    private static String unchanged(SwapQuestion question) {
+    /** Where it would idle if nobody turned the control: a typical tube, and a strong one at highest mains. */
+    private static String unchanged(SwapQuestion question, ModelTrust.Bands bands) {
         if (question.candidate().bias() != BiasChange.AS_NOW) {
             return "A bias supply is needed that is not there now: its loss sends the tubes to their hottest.";
         }
@@ -100,11 +104,20 @@ final class BiasRow {
             Stage stage = SolvedStage.tubed(question);
             double share =
                     StageIdle.watts(stage) / question.candidate().plateWatts().orElseThrow();
+            Optional<StageJudgement> strong = new Proposal(question)
+                    .unchanged(1 + SPREAD, bands)
+                    .filter(j -> !j.standing().passes());
             return "With the bias where it is now, " + volts(stage.biasing().gridA()) + ", it would idle at "
                     + Show.fixed(100 * share, 0) + " %"
-                    + (share > 1 ? ", above its rating: turn to the coldest end before the tubes go in." : ".");
+                    + strong.map(j -> ", a strong tube at "
+                                    + Show.fixed(100 * j.share(), 0) + " % of "
+                                    + Show.si(j.judgement().orElseThrow().allowed(), Unit.WATT, 3)
+                                    + (j.at() == At.HIGHEST ? " at " + Show.fixed(100 * j.mains(), 0) + " % mains" : "")
+                                    + ": turn to the coldest end before the tubes go in.")
+                            .orElse(".");
         } catch (NoSolution none) {
-            return "";
+            return "Where it would idle with the bias as it is now cannot be computed: turn to the coldest end before the"
+                    + " tubes go in.";
         }
     }
 

@@ -6,8 +6,6 @@ import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Biasing;
-import yellowrail.core.stage.NoSolution;
-import yellowrail.core.stage.StageIdle;
 import yellowrail.core.swap.Chassis.CathodeParts;
 
 /** With cathode bias: where the candidate lands on the resistor, which one gives the idle wanted, and what the parts stand. */
@@ -32,15 +30,25 @@ final class CathodeRows {
         String lands = "On " + ohms(ohms) + " it idles at " + percent(share) + " of its rating ("
                 + Show.si(watts, Unit.WATT, 3) + ", cathode "
                 + Show.si(after.drive().idle().leastCathodeVolts(), Unit.VOLT, 3) + ")";
-        String wanted = wanted(question, after)
-                .map(o -> percent(candidate.idleShare()) + " takes " + ohms(o))
-                .orElse("no resistor gives " + percent(candidate.idleShare()));
+        Optional<Proposal.Resistor> proposed = new Proposal(question).resistor(candidate.idleShare());
+        boolean less =
+                proposed.filter(r -> r.share() < candidate.idleShare() - NEAR).isPresent();
+        String wanted = proposed.map(r -> less
+                        ? percent(candidate.idleShare()) + " would pass a limit; the hottest that passes none is "
+                                + percent(r.share()) + ", on " + ohms(r.ohms())
+                        : percent(candidate.idleShare()) + " takes about " + ohms(r.ohms()))
+                .orElse("no preferred resistor gives an idle that passes no limit");
         return SwapRow.of(
                         Criterion.CATHODE_RESISTOR,
                         off || changed ? SwapVerdict.NOTE : SwapVerdict.PASS,
                         lands + "; " + wanted + "." + (changed ? change(question, fitted) : "") + spread(after))
                 .figures(percent(share), percent(candidate.idleShare()) + " wanted", Double.NaN)
-                .mend(off ? "Fit the resistor that gives the idle wanted, or accept this idle." : "")
+                .mend(
+                        off
+                                ? proposed.map(r -> "Fit " + ohms(r.ohms()) + " (±5 %), which idles at about "
+                                                + percent(r.share()) + ", or accept this idle.")
+                                        .orElse("")
+                                : "")
                 .formula("Vk = Rk · Ik of the tubes on it, solved together with their curves");
     }
 
@@ -67,16 +75,6 @@ final class CathodeRows {
                 ? ""
                 : " The coldest tube idles at " + Show.si(least, Unit.WATT, 3) + ", the hottest at "
                         + Show.si(most, Unit.WATT, 3) + ".";
-    }
-
-    private static Optional<Double> wanted(SwapQuestion question, SolvedStage after) {
-        try {
-            return Optional.of(StageIdle.at(after.stage(), SolvedStage.wanted(question.candidate()))
-                    .biasing()
-                    .cathodeOhms());
-        } catch (NoSolution none) {
-            return Optional.empty();
-        }
     }
 
     static SwapRow parts(SwapQuestion question, SolvedStage after) {

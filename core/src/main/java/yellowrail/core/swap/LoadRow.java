@@ -1,5 +1,6 @@
 package yellowrail.core.swap;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.load.LoadWords;
@@ -18,6 +19,8 @@ final class LoadRow {
     private static final List<Double> PLACES = List.of(0.5, 0.6, 0.7, 0.85, 1.0, 1.2, 1.4, 1.7, 2.0);
     /** With this share of the most power a load suits. */
     private static final double SUITS = 0.9;
+    /** Less more than this is no reason for another load. */
+    private static final double TELLS = 1.02;
 
     /** Harmonics below this are none: equal sides cancel the even ones. */
     private static final double LEAST_TOLD = 1e-4;
@@ -27,15 +30,15 @@ final class LoadRow {
     static SwapRow of(SwapQuestion question, SolvedStage after) {
         Stage stage = after.stage();
         Cycle here = after.drive().full();
-        double best = 1;
-        double most = here.watts();
-        for (double place : PLACES) {
-            double watts = watts(stage, place);
-            if (watts > most * (1 + 1e-6)) {
-                most = watts;
-                best = place;
-            }
-        }
+        Best fitted = new Best(1, here.watts());
+        List<Best> more = PLACES.stream()
+                .map(place -> new Best(place, watts(stage, place)))
+                .filter(b -> b.watts() > here.watts() * TELLS)
+                .toList();
+        Best raw = more.stream().reduce(fitted, Best::more);
+        Best found = accepted(question, after, more).orElse(fitted);
+        double best = found.factor();
+        double most = found.watts();
         Optional<Remark> others = PublishedLoads.otherTubes(
                 question.candidate().type().designation(),
                 question.candidate().connection(),
@@ -45,7 +48,7 @@ final class LoadRow {
                         : question.candidate().tubes(),
                 stage.loadOhms(),
                 stage.loadOhms());
-        boolean suits = here.watts() >= SUITS * most;
+        boolean suits = here.watts() >= SUITS * raw.watts();
         String figures =
                 Show.si(here.watts(), Unit.WATT, 3) + " at " + LoadWords.plainOhms(stage.loadOhms()) + ", 2nd harmonic "
                         + percent(here.harmonics().get(0)) + ", 3rd "
@@ -55,7 +58,10 @@ final class LoadRow {
                         suits && others.isEmpty() ? SwapVerdict.PASS : SwapVerdict.NOTE,
                         figures
                                 + (best == 1
-                                        ? "; no other load gives more."
+                                        ? raw == fitted
+                                                ? "; no other load gives more."
+                                                : "; another load gives up to " + Show.si(raw.watts(), Unit.WATT, 3)
+                                                        + ", but passes a limit or comes too close to one."
                                         : "; most at " + LoadWords.plainOhms(best * stage.loadOhms()) + ", "
                                                 + Show.si(most, Unit.WATT, 3) + ".")
                                 + others.map(r -> " " + r.sentence()).orElse(""))
@@ -64,11 +70,31 @@ final class LoadRow {
                         Show.si(most, Unit.WATT, 3) + " at " + LoadWords.plainOhms(best * stage.loadOhms()),
                         Double.NaN)
                 .mend(
-                        suits
+                        suits || best == 1
                                 ? ""
-                                : "The speaker on the tap for " + Show.significant(best, 2)
-                                        + " times less ohms than marked shows this load: look at it on the load page.")
+                                : "A tap marked for " + Show.significant(1 / best, 2)
+                                        + " times the speaker's ohms shows the tubes "
+                                        + LoadWords.plainOhms(best * stage.loadOhms())
+                                        + ": look at it on the load page.")
                 .formula("at full drive, where the first grid reaches 0 V; model, no measurement");
+    }
+
+    /** A load with its power. */
+    private record Best(double factor, double watts) {
+        Best more(Best other) {
+            return other.watts > watts ? other : this;
+        }
+    }
+
+    /** The one that gives most of those at which every limit is kept. */
+    private static Optional<Best> accepted(SwapQuestion question, SolvedStage after, List<Best> more) {
+        Proposal proposal = new Proposal(question);
+        double share = after.drive().idle().hottestPlateWatts()
+                / question.candidate().plateWatts().orElseThrow();
+        return more.stream()
+                .sorted(Comparator.comparingDouble(Best::watts).reversed())
+                .filter(b -> proposal.load(b.factor(), share))
+                .findFirst();
     }
 
     private static double watts(Stage stage, double factor) {

@@ -20,6 +20,7 @@ import yellowrail.core.tube.TypeCurves;
  * @param idleShare plate dissipation wanted at idle with a bias control, share of the plate rating
  * @param cathodeOhms with cathode bias: another resistor than the one fitted, Ω
  * @param bias what becomes of the bias
+ * @param asked whether that idle was asked for; else it is the present one, and comes down to what is accepted
  */
 public record SwapCandidate(
         TubeType type,
@@ -30,7 +31,8 @@ public record SwapCandidate(
         double tap,
         double idleShare,
         Optional<Double> cathodeOhms,
-        BiasChange bias) {
+        BiasChange bias,
+        boolean asked) {
     public SwapCandidate {
         editions = List.copyOf(editions);
         if (tubes < 1 || tubes > 8) {
@@ -51,12 +53,17 @@ public record SwapCandidate(
             double tap,
             double idleShare,
             Optional<Double> cathodeOhms) {
-        this(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, BiasChange.AS_NOW);
+        this(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, BiasChange.AS_NOW, true);
     }
 
     /** The same biased otherwise. */
     public SwapCandidate biased(BiasChange other) {
-        return new SwapCandidate(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, other);
+        return new SwapCandidate(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, other, asked);
+    }
+
+    /** The same at another idle, which nobody asked for. */
+    public SwapCandidate idling(double share) {
+        return new SwapCandidate(type, editions, curves, tubes, connection, tap, share, cathodeOhms, bias, false);
     }
 
     /** The lowest plate rating of its publications, W: what per cent are of; empty where there is none. */

@@ -32,7 +32,8 @@ public record SwapSheet(
     }
 
     /** @param present how the stage as it is was solved: all candidates share it; may throw {@link NoSolution} */
-    public static SwapSheet of(SwapQuestion question, Function<Present, SolvedStage> present) {
+    public static SwapSheet of(SwapQuestion asked, Function<Present, SolvedStage> present) {
+        SwapQuestion question = Proposal.settled(asked);
         List<SwapRow> rows = new ArrayList<>();
         rows.add(PinRow.of(question));
         rows.add(HeaterRow.of(question));

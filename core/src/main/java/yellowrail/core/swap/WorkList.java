@@ -48,14 +48,19 @@ public final class WorkList {
                 work.add("To know: " + row.criterion().title().toLowerCase(Locale.ROOT) + ". " + row.reason());
             }
         }
-        work.add(
-                "First power through a limiter, with a bench session for new tubes: watch for red plates, then set the idle"
-                        + sheet.after()
-                                .map(a -> " towards " + Show.si(a.drive().idle().hottestPlateWatts(), Unit.WATT, 3)
-                                        + " a tube")
-                                .orElse("")
-                        + " from the coldest end, as read and not as computed.");
+        work.add("First power through a limiter, with a bench session for new tubes: watch for red plates, then "
+                + idle(sheet, question.cathodeBias()));
         return List.copyOf(work);
+    }
+
+    private static String idle(SwapSheet sheet, boolean cathodeBias) {
+        String watts = sheet.after()
+                .map(a -> Show.si(a.drive().idle().hottestPlateWatts(), Unit.WATT, 3) + " a tube")
+                .orElse("");
+        return cathodeBias
+                ? "read the idle that the resistor gives" + (watts.isEmpty() ? "." : ", computed as " + watts + ".")
+                : "set the idle" + (watts.isEmpty() ? "" : " towards " + watts)
+                        + " from the coldest end, as read and not as computed.";
     }
 
     private static Optional<SwapRow> row(SwapSheet sheet, Criterion criterion) {

@@ -90,8 +90,13 @@ public record ModelTrust(
                 && screenVolts >= screenFrom * (1 - BEYOND)
                 && screenVolts <= screenTo * (1 + BEYOND);
         return holds
-                ? new Bands(plateBand(), screenBand(), wattsBand())
+                ? bandsAnywhere()
                 : new Bands(Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY);
+    }
+
+    /** The bands where something published is near. */
+    public Bands bandsAnywhere() {
+        return new Bands(plateBand(), screenBand(), wattsBand());
     }
 
     /**

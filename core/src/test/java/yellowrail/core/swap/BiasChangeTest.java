@@ -20,7 +20,7 @@ class BiasChangeTest {
     private static SwapCandidate same(Present present, BiasChange bias, Optional<Double> ohms) {
         SwapCandidate c = Swaps.candidate(present, present.type().designation());
         return new SwapCandidate(
-                c.type(), c.editions(), c.curves(), c.tubes(), Connection.PENTODE, 0.5, 0.6, ohms, bias);
+                c.type(), c.editions(), c.curves(), c.tubes(), Connection.PENTODE, 0.5, 0.6, ohms, bias, true);
     }
 
     private static SwapSheet sheet(Present present, BiasChange bias, Optional<Double> ohms) {

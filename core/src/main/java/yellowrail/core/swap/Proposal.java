@@ -1,0 +1,182 @@
+package yellowrail.core.swap;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import yellowrail.core.adjust.Preferred;
+import yellowrail.core.judging.At;
+import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.ComputedTarget;
+import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageFigures;
+import yellowrail.core.stage.StageIdle;
+import yellowrail.core.stage.StageJudge;
+import yellowrail.core.stage.StageJudgement;
+import yellowrail.core.stage.StageSetting;
+import yellowrail.core.stage.StageSolver;
+import yellowrail.core.stage.When;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.ModelTrust;
+
+/** What a sheet may propose: an idle, a cathode resistor, a load, each put to the judge in the stage it leads to. */
+final class Proposal {
+    /** Tolerance of a preferred resistor, share. */
+    static final double TOLERANCE = 0.05;
+
+    private static final int STEPS = 12;
+    private static final double LEAST_IDLE = 0.05;
+    /** Preferred values are looked at from the one wanted up to so many times it. */
+    private static final double FURTHEST = 2;
+
+    private final SwapQuestion question;
+    private final StageJudge judge;
+
+    Proposal(SwapQuestion question) {
+        this.question = question;
+        this.judge = new StageJudge(
+                question.candidate().judge(),
+                question.candidate().curves().orElseThrow().trust(),
+                question.present().highest());
+    }
+
+    /** The question with an idle that nobody asked for brought down to what is accepted at idle. */
+    static SwapQuestion settled(SwapQuestion question) {
+        SwapCandidate candidate = question.candidate();
+        if (candidate.asked()
+                || candidate.curves().isEmpty()
+                || candidate.plateWatts().isEmpty()) {
+            return question;
+        }
+        try {
+            return new SwapQuestion(
+                    question.present(),
+                    question.chassis(),
+                    candidate.idling(new Proposal(question).idle(candidate.idleShare())));
+        } catch (NoSolution none) {
+            return question;
+        }
+    }
+
+    /** The hottest idle up to this one at which nothing is passed at idle; this one where none is. */
+    private double idle(double wanted) {
+        Stage tubed = SolvedStage.tubed(question);
+        if (atIdle(tubed, wanted)) {
+            return wanted;
+        }
+        double cold = LEAST_IDLE;
+        if (!atIdle(tubed, cold)) {
+            return wanted;
+        }
+        double hot = wanted;
+        for (int i = 0; i < STEPS; i++) {
+            double middle = (cold + hot) / 2;
+            if (atIdle(tubed, middle)) {
+                cold = middle;
+            } else {
+                hot = middle;
+            }
+        }
+        return cold;
+    }
+
+    private boolean atIdle(Stage tubed, double share) {
+        try {
+            Stage set = StageIdle.at(
+                    tubed, share * question.candidate().plateWatts().orElseThrow());
+            return StageJudge.accepted(atIdle(set, trust()));
+        } catch (NoSolution none) {
+            return false;
+        }
+    }
+
+    private ModelTrust.Bands trust() {
+        return question.candidate().curves().orElseThrow().trust().bandsAnywhere();
+    }
+
+    /** A stage as it is set, judged without drive, at nominal and highest mains. */
+    private List<StageJudgement> atIdle(Stage set, ModelTrust.Bands bands) {
+        double highest = question.present().highest();
+        boolean follows = question.present().setting().biasFollows();
+        return StageJudgement.of(
+                        judge.proposing().judge(),
+                        new StageFigures(bands)
+                                .with(At.NOW, 1, new StageSolver(set).idle())
+                                .with(At.HIGHEST, highest, new StageSolver(set.atMains(highest, follows)).idle()))
+                .stream()
+                .filter(j -> j.when() == When.IDLE)
+                .toList();
+    }
+
+    /** How the plates stand at idle with the bias as it is and tubes of this strength. */
+    Optional<StageJudgement> unchanged(double strength, ModelTrust.Bands bands) {
+        return atIdle(SolvedStage.tubed(question, strength), bands).stream()
+                .filter(j -> j.limit() == Limit.PLATE_WATTS)
+                .max(StageJudgement.GRAVITY);
+    }
+
+    /** A resistor with the share of the rating that it idles at. */
+    record Resistor(double ohms, double share) {}
+
+    /** The preferred cathode resistor next to this idle that is accepted with its tolerance; empty where none is. */
+    Optional<Resistor> resistor(double share) {
+        try {
+            StageSetting setting = setting();
+            double aim = share;
+            if (!accepted(setting.idle(share), StageJudge.BY_IDLE)) {
+                ComputedTarget hottest = ComputedTarget.of(setting, judge);
+                if (!hottest.solved()) {
+                    return Optional.empty();
+                }
+                aim = Math.min(share, hottest.share());
+            }
+            double ohms = StageIdle.at(SolvedStage.tubed(question), aim * setting.ratedWatts())
+                    .biasing()
+                    .cathodeOhms();
+            for (double at = ohms; at <= FURTHEST * ohms; at *= 1.02) {
+                double value = Preferred.nearestE24(at);
+                if (accepted(value * (1 - TOLERANCE))) {
+                    return Optional.of(new Resistor(value, share(value)));
+                }
+            }
+            return Optional.empty();
+        } catch (NoSolution none) {
+            return Optional.empty();
+        }
+    }
+
+    private boolean accepted(double ohms) {
+        return accepted(setting().idle(share(ohms)), StageJudge.BY_IDLE);
+    }
+
+    private double share(double ohms) {
+        Stage tubed = SolvedStage.tubed(question);
+        return StageIdle.watts(
+                        tubed.biased(Biasing.cathode(ohms, tubed.biasing().shared())))
+                / question.candidate().plateWatts().orElseThrow();
+    }
+
+    private StageSetting setting() {
+        return new StageSetting(
+                SolvedStage.tubed(question),
+                question.candidate().plateWatts().orElseThrow(),
+                1,
+                1,
+                1,
+                question.present().setting().biasFollows());
+    }
+
+    /** Whether a load, as a factor of the fitted one, is accepted at this idle. */
+    boolean load(double factor, double idleShare) {
+        return accepted(setting().idle(idleShare).load(factor), j -> true);
+    }
+
+    private boolean accepted(StageSetting setting, Predicate<StageJudgement> about) {
+        try {
+            return StageJudge.accepted(
+                    judge.proposing().of(setting).stream().filter(about).toList());
+        } catch (NoSolution none) {
+            return false;
+        }
+    }
+}
