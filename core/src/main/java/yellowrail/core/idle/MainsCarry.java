@@ -9,8 +9,8 @@ import yellowrail.core.tube.TubeType;
 
 /**
  * Carries what was read to another mains: volts with the mains, watts and currents with the exponents of the bias scheme.
- * With bias held constant the type's curves tell the exponent at this point where there are any, within what stages of
- * this kind do; the amp's own exponent goes before both.
+ * With bias held constant the type's curves tell the exponent at this point where there are any, with their own band; what
+ * stages of this kind do stands where there are none. The amp's own exponent goes before both.
  */
 final class MainsCarry {
     private static final String SOURCE = "how it follows the mains";
@@ -54,8 +54,7 @@ final class MainsCarry {
         }
         if (point != solvedAt || ratio != solvedRatio) {
             solved = curves.get()
-                    .exponent(point.volts().value(), read(point), point.plate().value(), ratio)
-                    .within(usual);
+                    .exponent(point.volts().value(), read(point), point.plate().value(), ratio);
             solvedAt = point;
             solvedRatio = ratio;
         }
