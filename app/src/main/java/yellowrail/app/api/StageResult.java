@@ -123,6 +123,9 @@ record StageResult(
     /** A figure against its rating. */
     @Schema(description = "A figure against its rating, in words")
     record LimitResult(
+            @Schema(description = "The limit and when it is judged; empty for what has no published limit")
+            String code,
+
             @Schema(description = "Which figure") String name,
             @Schema(description = "Computed, with its unit") String figure,
 
@@ -172,7 +175,7 @@ record StageResult(
                 Stream.concat(
                                 StageJudgements.rows(setting, c, highest, facts).stream(),
                                 StageJudgements.unlimited(setting, c, highest).stream())
-                        .map(l -> new LimitResult(l.name(), l.figure(), l.rating(), l.share(), l.standing()))
+                        .map(l -> new LimitResult(l.code(), l.name(), l.figure(), l.rating(), l.share(), l.standing()))
                         .toList(),
                 new TrustResult(
                         orNull(bands.plate()),

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
@@ -20,12 +21,14 @@ import yellowrail.core.tube.PublishedLimit;
 /**
  * How a figure of a stage stands, as the judge found it, in words.
  *
+ * @param code the limit and when it is judged, for programs; empty for what has no published limit
  * @param figure with its unit, and its mains where that is not the one the stage stands at
  * @param rating what it is held against, or why there is nothing
  * @param formula how the figure is worked out, with this stage's numbers
  * @param share figure over what is allowed; null where nothing is published
  */
-public record JudgedRow(String name, String figure, String rating, Standing standing, String formula, Double share) {
+public record JudgedRow(
+        String code, String name, String figure, String rating, Standing standing, String formula, Double share) {
     /** For styles and scripts. */
     @JsonProperty
     public String tone() {
@@ -69,6 +72,7 @@ public record JudgedRow(String name, String figure, String rating, Standing stan
                 .findFirst()
                 .orElse("");
         return new JudgedRow(
+                ((Enum<?>) limit).name() + " " + when,
                 name(limit, when),
                 now
                         + shown(worst)
@@ -88,10 +92,10 @@ public record JudgedRow(String name, String figure, String rating, Standing stan
     }
 
     /** Direct current against what a transformer is rated for. */
-    static JudgedRow part(
-            String name, Value value, java.util.Optional<Double> rated, Standing unrated, String formula) {
+    static JudgedRow part(String name, Value value, Optional<Double> rated, Standing unrated, String formula) {
         Standing standing = rated.isPresent() ? Judge.part(value, rated) : unrated;
         return new JudgedRow(
+                "",
                 name,
                 Show.si(value.figure().value(), Unit.AMPERE, 3),
                 rated.map(r -> percent(value.figure().value() / r, r, Unit.AMPERE) + why(standing, value))

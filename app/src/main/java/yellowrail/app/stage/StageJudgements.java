@@ -44,6 +44,7 @@ public final class StageJudgements {
         double supply = setting.described().supplyVolts();
         List<JudgedRow> rows = new ArrayList<>();
         rows.add(new JudgedRow(
+                "",
                 "Plate volts before the tubes conduct",
                 Show.significant(supply * highest, 3) + " V at " + Show.fixed(100 * highest, 0) + " % mains",
                 "none is published for a cold tube",
@@ -51,6 +52,7 @@ public final class StageJudgements {
                 "B+ without load · mains = " + Show.significant(supply, 4) + " V · " + Show.plain(highest, 3),
                 null));
         rows.add(new JudgedRow(
+                "",
                 "Plate current, peak",
                 Show.si(computed.drive().plateAmperes(), yellowrail.core.reading.Unit.AMPERE, 3),
                 "no published limit",
