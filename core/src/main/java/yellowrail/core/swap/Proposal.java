@@ -25,6 +25,9 @@ final class Proposal {
     static final double TOLERANCE = 0.05;
 
     private static final int STEPS = 12;
+    /** Hotter nothing is proposed, share of the rating. */
+    private static final double MOST_IDLE = 1.5;
+
     private static final double LEAST_IDLE = 0.05;
     /** Preferred values are looked at from the one wanted up to so many times it. */
     private static final double FURTHEST = 2;
@@ -146,7 +149,8 @@ final class Proposal {
     }
 
     private boolean accepted(double ohms) {
-        return accepted(setting().idle(share(ohms)), StageJudge.BY_IDLE);
+        double share = share(ohms);
+        return share <= MOST_IDLE && accepted(setting().idle(share), StageJudge.BY_IDLE);
     }
 
     private double share(double ohms) {
@@ -168,7 +172,7 @@ final class Proposal {
 
     /** Whether a load, as a factor of the fitted one, is accepted at this idle. */
     boolean load(double factor, double idleShare) {
-        return accepted(setting().idle(idleShare).load(factor), j -> true);
+        return idleShare <= MOST_IDLE && accepted(setting().idle(idleShare).load(factor), j -> true);
     }
 
     private boolean accepted(StageSetting setting, Predicate<StageJudgement> about) {
