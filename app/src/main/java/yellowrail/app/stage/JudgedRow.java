@@ -153,7 +153,8 @@ public record JudgedRow(
         };
     }
 
-    /** The gravest comes last; of one gravity the one furthest towards its limit. */
-    public static final Comparator<JudgedRow> GRAVITY = Comparator.comparing(JudgedRow::standing, Standing.GRAVITY)
-            .thenComparingDouble(r -> r.share() == null ? 0 : r.share());
+    /** The gravest comes last; of those that pass, and of one gravity, the one furthest towards its limit. */
+    public static final Comparator<JudgedRow> GRAVITY = Comparator.comparing(
+                    (JudgedRow r) -> r.standing().passes() ? Standing.INSIDE : r.standing(), Standing.GRAVITY)
+            .thenComparingDouble(r -> r.share() == null ? -1 : r.share());
 }
