@@ -212,7 +212,8 @@ public record CheckView(
                                 .map(r -> Show.siPlain(r, Unit.OHM, 3))
                                 .orElse(f.ohms().isEmpty() ? "not told" : "no preferred value"))
                         .orElse("cathode volts needed"),
-                fit.map(f -> Show.si(f.low(), Unit.OHM, 3) + " to " + Show.si(f.high(), Unit.OHM, 3) + ", "
+                fit.filter(f -> f.chosen().isPresent())
+                        .map(f -> Show.si(f.low(), Unit.OHM, 3) + " to " + Show.si(f.high(), Unit.OHM, 3) + ", "
                                 + Show.plain(f.ratingWatts(), 3) + " W")
                         .orElse(""));
     }
