@@ -16,6 +16,9 @@ final class BiasRow {
     /** Currents of new tubes of one type at one bias differ from the type's by this, share; a round figure of ours. */
     static final double SPREAD = 0.15;
 
+    /** An idle lowered by more is told, share of the rating. */
+    private static final double LOWERED = 0.005;
+
     /** Where no bias gives the idle to such a tube, what it would take lies beyond any control, V. */
     private static final double COLDEST_GRID = -250;
 
@@ -24,7 +27,7 @@ final class BiasRow {
     static SwapRow of(SwapQuestion question, SolvedStage after) {
         double needed = after.stage().biasing().gridA();
         double band = after.bands().plate();
-        String now = unchanged(question, after.bands());
+        String now = unchanged(question, after.bands()) + lowered(question);
         if (Double.isInfinite(band)) {
             return SwapRow.of(
                             Criterion.BIAS_RANGE,
@@ -119,6 +122,17 @@ final class BiasRow {
             return "Where it would idle with the bias as it is now cannot be computed: turn to the coldest end before the"
                     + " tubes go in.";
         }
+    }
+
+    /** That an idle which nobody asked for came down to what is accepted. */
+    private static String lowered(SwapQuestion question) {
+        double present = question.present().setting().idleShare();
+        double share = question.candidate().idleShare();
+        return !question.candidate().asked() && share < present - LOWERED
+                ? " The present share of the rating, " + Show.fixed(100 * present, 0)
+                        + " %, would pass a limit at idle: " + Show.fixed(100 * share, 0)
+                        + " % is the hottest that passes none."
+                : "";
     }
 
     private static String volts(double volts) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import yellowrail.core.adjust.Preferred;
 import yellowrail.core.judging.At;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.NoSolution;
@@ -87,7 +88,10 @@ final class Proposal {
         try {
             Stage set = StageIdle.at(
                     tubed, share * question.candidate().plateWatts().orElseThrow());
-            return StageJudge.accepted(atIdle(set, trust()));
+            // Volts do not fall when the tube is turned colder: they say nothing of how far.
+            return StageJudge.accepted(atIdle(set, trust()).stream()
+                    .filter(j -> j.limit().unit() != Unit.VOLT)
+                    .toList());
         } catch (NoSolution none) {
             return false;
         }
