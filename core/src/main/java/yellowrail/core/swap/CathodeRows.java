@@ -30,21 +30,23 @@ final class CathodeRows {
         String lands = "On " + ohms(ohms) + " it idles at " + percent(share) + " of its rating ("
                 + Show.si(watts, Unit.WATT, 3) + ", cathode "
                 + Show.si(after.drive().idle().leastCathodeVolts(), Unit.VOLT, 3) + ")";
-        Optional<Proposal.Resistor> proposed = new Proposal(question).resistor(candidate.idleShare());
+        Proposal proposal = new Proposal(question);
+        boolean other = off || !proposal.stands(ohms);
+        Optional<Proposal.Resistor> proposed = other ? proposal.resistor(candidate.idleShare()) : Optional.empty();
         boolean less =
                 proposed.filter(r -> r.share() < candidate.idleShare() - NEAR).isPresent();
         String wanted = proposed.map(r -> less
                         ? percent(candidate.idleShare()) + " would pass a limit; the hottest that passes none is "
                                 + percent(r.share()) + ", on " + ohms(r.ohms())
                         : percent(candidate.idleShare()) + " takes about " + ohms(r.ohms()))
-                .orElse("no preferred resistor gives an idle that passes no limit");
+                .orElse(other ? "no preferred resistor gives an idle that passes no limit" : "as wanted");
         return SwapRow.of(
                         Criterion.CATHODE_RESISTOR,
-                        off || changed ? SwapVerdict.NOTE : SwapVerdict.PASS,
+                        other || changed ? SwapVerdict.NOTE : SwapVerdict.PASS,
                         lands + "; " + wanted + "." + (changed ? change(question, fitted) : "") + spread(after))
                 .figures(percent(share), percent(candidate.idleShare()) + " wanted", Double.NaN)
                 .mend(
-                        off
+                        other
                                 ? proposed.map(r -> "Fit " + ohms(r.ohms()) + " (±5 %), which idles at about "
                                                 + percent(r.share()) + ", or accept this idle.")
                                         .orElse("")

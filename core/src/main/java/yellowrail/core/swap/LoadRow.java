@@ -21,6 +21,8 @@ final class LoadRow {
     private static final double SUITS = 0.9;
     /** Less more than this is no reason for another load. */
     private static final double TELLS = 1.02;
+    /** So many of them are put to the judge, those of most power first. */
+    private static final int TRIED = 3;
 
     /** Harmonics below this are none: equal sides cancel the even ones. */
     private static final double LEAST_TOLD = 1e-4;
@@ -93,6 +95,7 @@ final class LoadRow {
                 / question.candidate().plateWatts().orElseThrow();
         return more.stream()
                 .sorted(Comparator.comparingDouble(Best::watts).reversed())
+                .limit(TRIED)
                 .filter(b -> proposal.load(b.factor(), share))
                 .findFirst();
     }

@@ -7,7 +7,6 @@ import yellowrail.core.adjust.Preferred;
 import yellowrail.core.judging.At;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Biasing;
-import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
@@ -31,7 +30,9 @@ final class Proposal {
 
     private static final double LEAST_IDLE = 0.05;
     /** Preferred values are looked at from the one wanted up to so many times it. */
-    private static final double FURTHEST = 2;
+    private static final double FURTHEST = 4;
+    /** Finer than the series. */
+    private static final double STEP = 1.04;
 
     private final SwapQuestion question;
     private final StageJudge judge;
@@ -122,29 +123,31 @@ final class Proposal {
                 .max(StageJudgement.GRAVITY);
     }
 
+    /** Whether nothing is passed at idle on this resistor, Ω. */
+    boolean stands(double ohms) {
+        Stage tubed = SolvedStage.tubed(question);
+        return StageJudge.accepted(
+                atIdle(tubed.biased(Biasing.cathode(ohms, tubed.biasing().shared())), trust()));
+    }
+
     /** A resistor with the share of the rating that it idles at. */
     record Resistor(double ohms, double share) {}
 
     /** The preferred cathode resistor next to this idle that is accepted with its tolerance; empty where none is. */
     Optional<Resistor> resistor(double share) {
         try {
-            StageSetting setting = setting();
-            double aim = share;
-            if (!accepted(setting.idle(share), StageJudge.BY_IDLE)) {
-                ComputedTarget hottest = ComputedTarget.of(setting, judge);
-                if (!hottest.solved()) {
-                    return Optional.empty();
-                }
-                aim = Math.min(share, hottest.share());
-            }
-            double ohms = StageIdle.at(SolvedStage.tubed(question), aim * setting.ratedWatts())
+            double ohms = StageIdle.at(
+                            SolvedStage.tubed(question),
+                            share * question.candidate().plateWatts().orElseThrow())
                     .biasing()
                     .cathodeOhms();
-            for (double at = ohms; at <= FURTHEST * ohms; at *= 1.02) {
+            double before = 0;
+            for (double at = ohms; at <= FURTHEST * ohms; at *= STEP) {
                 double value = Preferred.nearestE24(at);
-                if (accepted(value * (1 - TOLERANCE))) {
+                if (value != before && accepted(value * (1 - TOLERANCE))) {
                     return Optional.of(new Resistor(value, share(value)));
                 }
+                before = value;
             }
             return Optional.empty();
         } catch (NoSolution none) {
@@ -154,7 +157,8 @@ final class Proposal {
 
     private boolean accepted(double ohms) {
         double share = share(ohms);
-        return share <= MOST_IDLE && accepted(setting().idle(share), StageJudge.BY_IDLE);
+        // Without drive first: that is soon told.
+        return share <= MOST_IDLE && stands(ohms) && accepted(setting().idle(share), StageJudge.BY_IDLE);
     }
 
     private double share(double ohms) {
