@@ -85,13 +85,27 @@ abstract class CountedPage extends JourneyPage {
         return page.locator("#bench").getAttribute("data-here");
     }
 
-    /** Waits until the page stands at a stop, however it came there. */
+    /** Waits until the page stands at a stop, however it came there; a page that only says where to go on is pressed. */
     protected void at(String stop) {
-        try {
-            page.waitForFunction("s => document.getElementById('bench')?.dataset.here === s", stop);
-        } catch (TimeoutError elsewhere) {
+        if (comesTo(stop)) {
+            return;
+        }
+        Locator go = page.locator(".moves button").first();
+        if (go.isVisible()) {
+            go.click();
+        }
+        if (!comesTo(stop)) {
             throw new AssertionError("The page did not come to " + stop + ": "
                     + page.locator("#bench .at").innerText());
+        }
+    }
+
+    private boolean comesTo(String stop) {
+        try {
+            page.waitForFunction("s => document.getElementById('bench')?.dataset.here === s", stop);
+            return true;
+        } catch (TimeoutError elsewhere) {
+            return false;
         }
     }
 
