@@ -313,13 +313,18 @@ document.addEventListener('submit', async (event) => {
     else input.focus();
     return;
   }
-  if (form.dataset.busy) return;
-  form.dataset.busy = 'yes';
+  // A second press of the same is none; what was mended meanwhile goes on.
+  const under = JSON.stringify(fields);
+  if (form.dataset.busy === under) return;
+  form.dataset.busy = under;
+  const over = () => {
+    if (form.dataset.busy === under) delete form.dataset.busy;
+  };
   const label = form.querySelector('label');
   if (form.dataset.kind === 'turned') {
     if (!fields.text.trim()) input.focus();
     else await turned(fields, page);
-    delete form.dataset.busy;
+    over();
     return;
   }
   const held = event.submitter && event.submitter.id;
@@ -337,7 +342,7 @@ document.addEventListener('submit', async (event) => {
       i.value = '';
     });
   await sent();
-  delete form.dataset.busy;
+  over();
 });
 document.addEventListener('change', (event) => {
   if (event.target.tagName === 'SELECT') event.target.dataset.touched = 'yes';

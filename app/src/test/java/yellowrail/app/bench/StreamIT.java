@@ -215,4 +215,33 @@ class StreamIT extends BenchPage {
                         session, s -> s.state().readings().get(0).typed().raw()))
                 .isEqualTo("8");
     }
+
+    /** What is mended and entered in the instant its refusal shows is taken; the same once more is not. */
+    @Test
+    void whatIsMendedAtOnceIsTaken() {
+        UUID session = session();
+        tell(session, new Declared(Power.OFF));
+        page.navigate(url("/bench/" + session));
+        follows(page, 1);
+        page.evaluate("""
+                () => {
+                  new MutationObserver((seen, observer) => {
+                    const field = document.getElementById('ask-load-ohms-');
+                    if (!field?.form.querySelector('.complaint').textContent.trim()) return;
+                    observer.disconnect();
+                    field.value = '8.2';
+                    field.form.requestSubmit();
+                    field.form.requestSubmit();
+                  }).observe(document.body, { childList: true, subtree: true });
+                }""");
+        page.fill("#ask-load-ohms-", "eight");
+        page.press("#ask-load-ohms-", "Enter");
+        follows(page, 2);
+        assertThat(sessions.<List<String>>look(
+                        session,
+                        s -> s.state().readings().stream()
+                                .map(r -> r.typed().raw())
+                                .toList()))
+                .containsExactly("8.2");
+    }
 }
