@@ -3,7 +3,9 @@ package yellowrail.app.load;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
@@ -12,9 +14,10 @@ import yellowrail.app.pictures.FrequencyPlot;
 import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
-import yellowrail.core.judging.Value;
+import yellowrail.core.load.FrequencyFigures;
 import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.Instrument;
 import yellowrail.core.load.LoadWords;
@@ -37,6 +40,14 @@ class LoadHeat {
     private static final double HIGH = 20_000;
     private static final int REMEMBERED = 200;
     private static final double NEAR_NOMINAL = 0.2;
+
+    private static final Map<PublishedLimit, String> JUDGED = new LinkedHashMap<>();
+
+    static {
+        JUDGED.put(Limit.PLATE_WATTS, "Hottest plate in the band");
+        JUDGED.put(DriveLimit.SCREEN_WATTS, "Hottest screen in the band");
+        JUDGED.put(DriveLimit.PEAK_PLATE_VOLTS, "Highest plate peak");
+    }
 
     private record Key(StageSetting setting, SpeakerOnTap load) {}
 
@@ -118,10 +129,10 @@ class LoadHeat {
     LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
         TubeFacts facts = judge.facts().orElseThrow();
         ModelTrust.Bands bands = facts.bands(engine.picture(setting, judge.highest()));
-        HeatOverFrequency heat = computed.get(
-                new Key(setting, load),
-                k -> HeatOverFrequency.of(
-                        setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
+        List<FrequencyFigures> figures = setting.outcomes().parallelStream()
+                .map(o -> figures(o, judge.highest(), load, band, bands))
+                .toList();
+        HeatOverFrequency heat = heat(setting.outcomes().get(0), load);
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
         List<double[]> plate = drawn(heat, load.speakers(), p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
@@ -148,7 +159,24 @@ class LoadHeat {
                 "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
                         + " V peak at each grid: full drive into"
                         + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
-                told(heat, load.speakers(), bands, facts, band));
+                told(figures, load.speakers(), facts, band));
+    }
+
+    private HeatOverFrequency heat(StageSetting setting, SpeakerOnTap load) {
+        return computed.get(
+                new Key(setting, load),
+                k -> HeatOverFrequency.of(
+                        setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
+    }
+
+    private FrequencyFigures figures(
+            StageSetting setting, double highest, SpeakerOnTap load, Instrument band, ModelTrust.Bands bands) {
+        FrequencyFigures figures = new FrequencyFigures(band.lowHertz(), band.highHertz(), bands);
+        Map.of(At.NOW, setting.mains(), At.HIGHEST, highest).entrySet().parallelStream()
+                .map(e -> Map.entry(e, heat(setting.mains(e.getValue()), load)))
+                .toList()
+                .forEach(e -> figures.with(e.getKey().getKey(), e.getKey().getValue(), e.getValue()));
+        return figures;
     }
 
     private static List<double[]> drawn(
@@ -160,40 +188,22 @@ class LoadHeat {
     }
 
     private static List<LoadView.RemarkLine> told(
-            HeatOverFrequency heat, Wiring speakers, ModelTrust.Bands bands, TubeFacts facts, Instrument band) {
+            List<FrequencyFigures> outcomes, Wiring speakers, TubeFacts facts, Instrument band) {
         List<LoadView.RemarkLine> lines = new ArrayList<>();
         uncovered(speakers, band).ifPresent(lines::add);
-        if (heat.unsolved() > 0) {
-            lines.add(new LoadView.RemarkLine(
-                    "caution",
-                    "warm",
-                    heat.unsolved() + " frequencies could not be computed: the hottest point may lie among them."));
-        }
-        heat.hottestPlate(band.lowHertz(), band.highHertz())
-                .ifPresent(p -> lines.add(line(
-                        "Hottest plate in the band",
-                        Limit.PLATE_WATTS,
-                        p.hottestPlateWatts(),
-                        bands.plate(),
-                        facts,
-                        p.hertz())));
-        heat.hottestScreen(band.lowHertz(), band.highHertz())
-                .filter(p -> p.hottestScreenWatts() > 0)
-                .ifPresent(p -> lines.add(line(
-                        "Hottest screen in the band",
-                        DriveLimit.SCREEN_WATTS,
-                        p.hottestScreenWatts(),
-                        bands.screen(),
-                        facts,
-                        p.hertz())));
-        Optional<ReactiveCycle> most = heat.points().stream().reduce((a, b) -> b.plateMost() > a.plateMost() ? b : a);
-        most.ifPresent(p -> lines.add(line(
-                "Highest plate peak",
-                DriveLimit.PEAK_PLATE_VOLTS,
-                p.plateMost(),
-                ModelTrust.PEAK_BAND,
-                facts,
-                p.hertz())));
+        outcomes.stream()
+                .mapToInt(FrequencyFigures::unsolved)
+                .filter(count -> count > 0)
+                .max()
+                .ifPresent(count -> lines.add(new LoadView.RemarkLine(
+                        "caution",
+                        "warm",
+                        count + " frequencies could not be computed: the hottest point may lie among them.")));
+        JUDGED.forEach((limit, what) -> {
+            if (outcomes.get(0).of(limit, At.NOW).isPresent()) {
+                lines.add(line(what, limit, outcomes, facts));
+            }
+        });
         return lines;
     }
 
@@ -214,15 +224,24 @@ class LoadHeat {
     }
 
     private static LoadView.RemarkLine line(
-            String what, PublishedLimit limit, double value, double band, TubeFacts facts, double hertz) {
-        Value figure = Value.computed(value, band);
-        Optional<Judgement> judged = facts.judge().gravest(limit, figure);
-        Standing standing = judged.map(Judgement::standing).orElse(facts.judge().without(limit));
+            String what, PublishedLimit limit, List<FrequencyFigures> outcomes, TubeFacts facts) {
+        List<Judgement> gravest = outcomes.stream()
+                .flatMap(o -> facts.judge().all(List.of(limit), o).stream().max(Judgement.GRAVITY).stream())
+                .toList();
+        Standing standing = gravest.isEmpty()
+                ? facts.judge().without(limit)
+                : Standing.ofOutcomes(gravest.stream().map(Judgement::standing).toList());
+        Optional<Judgement> worst = gravest.stream().max(Judgement.GRAVITY);
+        FrequencyFigures of = outcomes.get(worst.map(gravest::indexOf).orElse(0));
+        At at = worst.map(Judgement::at).orElse(At.NOW);
         return new LoadView.RemarkLine(
                 standing == Standing.OVER ? "caution" : "note",
                 standing == Standing.OVER ? "over" : standing.passes() ? "open" : "warm",
-                what + ": " + Show.si(value, limit.unit(), 3) + " at " + hertz(hertz) + " Hz"
-                        + judged.map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
+                what + ": "
+                        + Show.si(of.of(limit, at).orElseThrow().figure().value(), limit.unit(), 3) + " at "
+                        + hertz(of.where(limit, at).orElseThrow().hertz()) + " Hz"
+                        + (at == At.NOW ? "" : " and " + Show.fixed(100 * of.mains(at), 0) + " % mains")
+                        + worst.map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
                                         + Show.siPlain(j.allowed(), limit.unit(), 3)
                                         + (standing.passes() || standing == Standing.OVER
                                                 ? "."

@@ -1,6 +1,7 @@
 package yellowrail.app.stage;
 
 import java.util.List;
+import yellowrail.core.judging.Known;
 
 /**
  * An amp's stage as far as its description and rounds tell it.
@@ -11,6 +12,7 @@ import java.util.List;
  * @param points measured idle points, for the chart
  * @param missing what keeps it from being computed; empty when nothing does
  * @param channels channels of the amp
+ * @param read how its tubes were read, for each thing the bias can turn out to be; empty where that does not stand
  * @param leftOut that newer rounds could not be used, in a sentence; empty when none was left out
  */
 public record AmpStage(
@@ -20,6 +22,7 @@ public record AmpStage(
         List<ReadPoint> points,
         String missing,
         int channels,
+        List<Known> read,
         String leftOut) {
     /**
      * A measured idle point with its band, volts from the cathode.

@@ -25,14 +25,16 @@ class AmpTargets implements Targets.Computing {
 
     private final FromAmp fromAmp;
     private final TubeFactsOf facts;
+    private final StageTypes types;
     private final StageEngine engine;
     private final RoundStore rounds;
     private final Cache<Key, Targets.Computed> remembered =
             Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-    AmpTargets(FromAmp fromAmp, TubeFactsOf facts, StageEngine engine, RoundStore rounds) {
+    AmpTargets(FromAmp fromAmp, TubeFactsOf facts, StageTypes types, StageEngine engine, RoundStore rounds) {
         this.fromAmp = fromAmp;
         this.facts = facts;
+        this.types = types;
         this.engine = engine;
         this.rounds = rounds;
     }
@@ -45,7 +47,7 @@ class AmpTargets implements Targets.Computing {
                     amp.version(),
                     rounds.countReadings(amp.id()),
                     amp.description().stage().tubeTypes().stream()
-                            .map(t -> facts.typed(t, amp.description().judging().system()))
+                            .map(t -> types.typed(t, amp.description().judging().system()))
                             .toList());
             return remembered.get(key, k -> compute(amp));
         } catch (DataAccessException | TransactionException away) {

@@ -16,8 +16,11 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.idle.ReadIdle;
+import yellowrail.core.judging.Known;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.stage.Copper;
 import yellowrail.core.stage.ReadRound;
 import yellowrail.core.stage.ScaleEstimate;
@@ -31,11 +34,11 @@ public class FromAmp {
     private static final double MOST_IDLE = 1.5;
 
     private final RoundStore rounds;
-    private final TubeFactsOf facts;
+    private final StageTypes types;
 
-    FromAmp(RoundStore rounds, TubeFactsOf facts) {
+    FromAmp(RoundStore rounds, StageTypes types) {
         this.rounds = rounds;
-        this.facts = facts;
+        this.types = types;
     }
 
     public AmpStage of(Amp amp, int channel) {
@@ -45,6 +48,7 @@ public class FromAmp {
     /** The filling of one amp's channel. */
     private final class Filling {
         private final Amp amp;
+        private final int channel;
         private final AmpDescription a;
         private final List<Socket> sockets;
         private final int channels;
@@ -56,9 +60,11 @@ public class FromAmp {
         private boolean copperRead;
         private SupplyEstimate supply;
         private String leftOut = "";
+        private List<Known> read = List.of();
 
         Filling(Amp amp, int channel) {
             this.amp = amp;
+            this.channel = channel;
             this.a = amp.description();
             this.channels =
                     (int) a.sockets().stream().map(Socket::channel).distinct().count();
@@ -82,7 +88,8 @@ public class FromAmp {
                 return none("its sides hold " + sideA + " and " + (sockets.size() - sideA)
                         + " tubes: only equal sides are computed");
             }
-            Optional<TubeFacts> tube = facts.typed(types.get(0), a.judging().system());
+            Optional<TubeFacts> tube =
+                    FromAmp.this.types.typed(types.get(0), a.judging().system());
             texts.put("tube", types.get(0));
             texts.put("judge", a.judging().system());
             texts.put("tubes", String.valueOf(sockets.size()));
@@ -120,13 +127,13 @@ public class FromAmp {
             }
             StageForm form = StageForm.from(texts::get).of(figures);
             return new AmpStage(
-                    form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels, leftOut);
+                    form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels, read, leftOut);
         }
 
         private AmpStage none(String why) {
             miss(why);
             StageForm form = StageForm.from(texts::get);
-            return new AmpStage(form, form, notes, List.of(), missing, channels, "");
+            return new AmpStage(form, form, notes, List.of(), missing, channels, read, "");
         }
 
         private StageForm strict(StageForm form) {
@@ -158,11 +165,13 @@ public class FromAmp {
                         case CATHODE -> "cathode";
                         case MIXED -> "mixed";
                         case FIXED_TRACKING -> "tracking";
-                        case FIXED_CONSTANT, FIXED_UNKNOWN -> "constant";
+                        case FIXED_CONSTANT -> "constant";
+                        case FIXED_UNKNOWN -> "unknown";
                     });
             if (a.bias().scheme() == BiasScheme.FIXED_UNKNOWN) {
                 notes.add(
-                        "Whether the grid supply follows the mains is not known: held constant is taken, the stricter.");
+                        "Whether the grid supply follows the mains is not known: it is judged for both, and pictures show"
+                                + " it held constant.");
             }
             SensingMethod method = a.groupOf(sockets.get(0).name()).method();
             if (method.tellsCathodeVolts()) {
@@ -217,15 +226,15 @@ public class FromAmp {
         }
 
         private void readings(List<Round> usable, Optional<TubeFacts> tube) {
-            List<ReadRound> read =
+            List<ReadRound> all =
                     usable.stream().map(r -> AmpReadings.of(r, sockets)).toList();
             Round newest = usable.get(usable.size() - 1);
-            if (read.get(read.size() - 1).mains().isEmpty()) {
+            if (all.get(all.size() - 1).mains().isEmpty()) {
                 // Taken at low mains, these volts would make a target that is too hot at nominal.
                 miss("the newest round has no mains reading, so its volts and idle at nominal mains are not known");
             }
             double series = halfOhms / (a.stage().topology() == Topology.PUSH_PULL ? 2 : 1);
-            supply = SupplyEstimate.of(read, series / channels);
+            supply = SupplyEstimate.of(all, series / channels);
             put("supply", Show.plain(supply.volts(), 4) + " V", supply.volts());
             put("source", Show.plain(supply.ohms() * channels, 3) + " Ω", supply.ohms() * channels);
             notes.add(supply.how()
@@ -233,17 +242,29 @@ public class FromAmp {
                             ? " One channel alone draws " + (channels == 2 ? "half" : "its part")
                                     + " of the current: its share of that resistance counts " + channels + "-fold."
                             : ""));
-            screens(read.get(read.size() - 1), newest);
+            screens(all.get(all.size() - 1), newest);
             tube.ifPresent(t -> {
-                ScaleEstimate scales = ScaleEstimate.of(t.curves().model(), read);
+                ScaleEstimate scales = ScaleEstimate.of(t.curves().model(), all);
                 put(
                         "scales",
                         scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")),
                         scales.scales().stream().mapToDouble(s -> s).toArray());
                 notes.add(scales.how());
-                idle(read.get(read.size() - 1), t);
+                idle(all.get(all.size() - 1), t);
             });
-            offsets(read.get(read.size() - 1));
+            offsets(all.get(all.size() - 1));
+            asRead(newest);
+        }
+
+        /** What was read last stands for the idle where nothing of it is in doubt. */
+        private void asRead(Round newest) {
+            read = ReadIdle.of(AmpReadings.answers(newest, sockets).values().stream()
+                    .map(SocketAnswer::answer)
+                    .toList());
+            if (!read.isEmpty()) {
+                texts.put("readings", OwnReadings.name(amp.id(), channel));
+                notes.add("Idle figures are those read last, with the meter's errors, not the model's.");
+            }
         }
 
         /** What lies between B+ and the screens, when the screens were read. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
@@ -148,7 +149,7 @@ public record JudgedRow(
         return switch (standing) {
             case UNKNOWN -> ", not told: the model is not fitted near these volts";
             case OPEN_QUESTION -> ", it hangs on whether the bias follows the mains";
-            case TOO_CLOSE -> ", too close to call: inside the model's ±" + Show.plain(100 * value.band(), 2) + " %";
+            case TOO_CLOSE -> ", too close to call: inside " + JudgementWords.band(value);
             default -> "";
         };
     }

@@ -3,6 +3,7 @@ package yellowrail.app.stage;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -17,6 +18,7 @@ import org.springframework.util.function.SingletonSupplier;
 import yellowrail.core.stage.CleanIdle;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.OperatingChart;
 import yellowrail.core.stage.ScreenReport;
@@ -43,16 +45,23 @@ public class StageEngine {
     private static final long GIVE_WAY_MILLIS = 200;
 
     /**
-     * A picture: the drive from idle to full, its chart, and the drive at higher mains.
+     * One thing a stage can turn out to be: the drive from idle to full at each mains it is judged at.
      *
      * @param atNominal at nominal mains, where the stage stands at lower ones
      */
-    public record Computed(
-            Stage stage,
-            DriveSweep drive,
-            Optional<DriveSweep> atNominal,
-            DriveSweep atHighest,
-            Supplier<OperatingChart> drawn) {
+    record Outcome(DriveSweep drive, Optional<DriveSweep> atNominal, DriveSweep atHighest) {}
+
+    /**
+     * A picture: the drive from idle to full, its chart, and the drive at higher mains.
+     *
+     * @param outcomes everything it can turn out to be, the one that is drawn first
+     */
+    public record Computed(Stage stage, List<Outcome> outcomes, Supplier<OperatingChart> drawn) {
+        /** From idle to full at the mains it stands at. */
+        public DriveSweep drive() {
+            return outcomes.get(0).drive();
+        }
+
         /** Made when first asked for: who only reads limits off does not pay for it. */
         OperatingChart chart() {
             return drawn.get();
@@ -108,17 +117,29 @@ public class StageEngine {
     }
 
     private Computed compute(StageSetting setting, double highest) {
-        // Both halves at once: a slider is waiting.
-        Future<DriveSweep> high = halves.submit(() ->
-                DriveSweep.of(setting.mains(highest, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST));
+        // Everything at once: a slider is waiting.
+        List<StageSetting> outcomes = setting.outcomes();
+        List<Future<DriveSweep>> highs =
+                outcomes.stream().map(o -> limits(o.mains(highest))).toList();
+        List<Future<DriveSweep>> nominals = setting.mains() < 1
+                ? outcomes.stream().map(o -> limits(o.mains(1))).toList()
+                : List.of();
         Stage stage = setting.stage();
         DriveSweep drive = DriveSweep.of(stage, LEVELS);
-        Optional<DriveSweep> nominal = setting.mains() < 1
-                ? Optional.of(
-                        DriveSweep.of(setting.mains(1, setting.biasFollows()).stage(), LEVELS_AT_HIGHEST))
-                : Optional.empty();
-        return new Computed(
-                stage, drive, nominal, solved(high), SingletonSupplier.of(() -> OperatingChart.of(stage, drive)));
+        List<Outcome> all = new ArrayList<>();
+        for (int i = 0; i < outcomes.size(); i++) {
+            // At nominal mains a grid supply stands where it stands, whether it would follow or not.
+            DriveSweep now = i == 0 || setting.mains() == 1
+                    ? drive
+                    : DriveSweep.of(outcomes.get(i).stage(), LEVELS);
+            Optional<DriveSweep> nominal = nominals.isEmpty() ? Optional.empty() : Optional.of(solved(nominals.get(i)));
+            all.add(new Outcome(now, nominal, solved(highs.get(i))));
+        }
+        return new Computed(stage, all, SingletonSupplier.of(() -> OperatingChart.of(stage, drive)));
+    }
+
+    private Future<DriveSweep> limits(StageSetting setting) {
+        return halves.submit(() -> DriveSweep.of(setting.stage(), LEVELS_AT_HIGHEST));
     }
 
     private static DriveSweep solved(Future<DriveSweep> future) {
@@ -141,7 +162,8 @@ public class StageEngine {
         return switch (sweep) {
             case IDLE -> setting.idle(1);
             case LOAD -> setting.load(1);
-            case MAINS_TRACKING, MAINS_CONSTANT, MAINS_CATHODE -> setting.mains(1, true);
+            case MAINS_TRACKING, MAINS_CONSTANT, MAINS_CATHODE ->
+                setting.mains(1).with(GridSupply.FOLLOWS);
             case MISMATCH -> setting;
         };
     }
@@ -159,7 +181,7 @@ public class StageEngine {
 
     /** Whatever the sliders say of idle and mains. */
     private static StageSetting marked(StageSetting setting) {
-        return setting.mains(1, setting.biasFollows()).idle(1);
+        return setting.mains(1).idle(1);
     }
 
     public Future<CleanIdle> clean(StageSetting setting, double most) {

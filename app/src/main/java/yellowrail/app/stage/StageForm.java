@@ -39,6 +39,8 @@ public final class StageForm {
         USUAL.put("highest", "110 %");
         USUAL.put("margin", "100 %");
         USUAL.put("clean", "0.5 %");
+        // Whose readings stand for its idle while it is that amp's.
+        USUAL.put("readings", "");
     }
 
     private final AddressTexts texts;

@@ -14,6 +14,7 @@ import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
 import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.tube.ModelTrust;
 
 /** A computed stage before the judge: what every page, sheet and answer of it shows. */
 public final class StageJudgements {
@@ -22,9 +23,17 @@ public final class StageJudgements {
     /** @param highest highest mains, share of nominal */
     public static List<StageJudgement> of(
             StageSetting setting, StageEngine.Computed computed, double highest, TubeFacts facts) {
-        StageFigures figures = new StageFigures(facts.bands(computed)).with(At.NOW, setting.mains(), computed.drive());
-        computed.atNominal().ifPresent(nominal -> figures.with(At.NOMINAL, 1, nominal));
-        return StageJudgement.of(facts.judge(), figures.with(At.HIGHEST, highest, computed.atHighest()));
+        List<StageFigures> figures = computed.outcomes().stream()
+                .map(o -> figures(setting, o, highest, facts.bands(computed)))
+                .toList();
+        return StageJudgement.of(facts.judge(), StageFigures.read(figures, facts.read()));
+    }
+
+    private static StageFigures figures(
+            StageSetting setting, StageEngine.Outcome outcome, double highest, ModelTrust.Bands bands) {
+        StageFigures figures = new StageFigures(bands).with(At.NOW, setting.mains(), outcome.drive());
+        outcome.atNominal().ifPresent(nominal -> figures.with(At.NOMINAL, 1, nominal));
+        return figures.with(At.HIGHEST, highest, outcome.atHighest());
     }
 
     /** The two statements: at the mains it stands at, and at higher mains. */

@@ -6,6 +6,7 @@ import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
@@ -60,7 +61,7 @@ public final class StageReader {
                         s.share(),
                         loadFactor,
                         mains,
-                        !texts.is("bias", "constant")));
+                        gridSupply()));
         return new Read(setting, highest, margin, clean, complaints);
     }
 
@@ -119,6 +120,15 @@ public final class StageReader {
                 load,
                 tubes,
                 biasing));
+    }
+
+    /** What a resistor alone makes follows the mains by itself. */
+    private GridSupply gridSupply() {
+        return switch (form.text("bias")) {
+            case "tracking", "cathode" -> GridSupply.FOLLOWS;
+            case "constant" -> GridSupply.HELD;
+            default -> GridSupply.UNKNOWN;
+        };
     }
 
     /** The bias typed, or a start from which the idle is set. */

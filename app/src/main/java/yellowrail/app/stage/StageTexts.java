@@ -58,7 +58,7 @@ final class StageTexts {
     private static final Map<String, List<String>> PICKS = new TreeMap<>(Map.of(
             "topology", List.of("pp", "se"),
             "connection", List.of("pentode", "ul", "triode"),
-            "bias", List.of("tracking", "constant", "cathode", "mixed"),
+            "bias", List.of("tracking", "constant", "unknown", "cathode", "mixed"),
             "shared", List.of("shared", "own"),
             "judge", List.of("", "DESIGN_CENTRE", "DESIGN_MAXIMUM", "ABSOLUTE")));
 

@@ -1,9 +1,11 @@
 package yellowrail.app.stage;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Known;
 import yellowrail.core.stage.StageJudge;
 import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Limit;
@@ -18,8 +20,15 @@ import yellowrail.core.tube.TypeCurves;
  *
  * @param type with a publication that gives a plate rating
  * @param picked the publication that alone counts; empty where every one has to hold
+ * @param read how the tubes of this very stage were read, for each thing the bias can turn out to be; empty for a stage that
+ *     is computed alone
  */
-public record TubeFacts(TubeType type, TypeCurves curves, Optional<Ratings> picked) {
+public record TubeFacts(TubeType type, TypeCurves curves, Optional<Ratings> picked, List<Known> read) {
+    /** The same with how the tubes were read. */
+    TubeFacts read(List<Known> idle) {
+        return new TubeFacts(type, curves, picked, idle);
+    }
+
     public String designation() {
         return type.designation();
     }

@@ -3,22 +3,18 @@ package yellowrail.app.stage;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import yellowrail.app.curves.CurvesStore;
 import yellowrail.app.forms.TubeName;
-import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.tube.Lookup;
-import yellowrail.core.tube.TubeType;
-import yellowrail.core.tube.TypeCurves;
 
-/** Finds a typed tube's facts: by designation or alias, judged by the rating system asked for, else by the strictest. */
+/** Finds the facts of a typed stage's tube, and how the tubes of the amp it is filled from were read. */
 @Component
 public class TubeFactsOf {
-    private final TubeStore tubes;
-    private final CurvesStore curves;
+    private final StageTypes types;
+    private final OwnReadings readings;
 
-    TubeFactsOf(TubeStore tubes, CurvesStore curves) {
-        this.tubes = tubes;
-        this.curves = curves;
+    TubeFactsOf(StageTypes types, OwnReadings readings) {
+        this.types = types;
+        this.readings = readings;
     }
 
     /**
@@ -43,13 +39,13 @@ public class TubeFactsOf {
         if (form.text("tube").isEmpty()) {
             return Answer.none("Type which tube the stage has.", List.of());
         }
-        Lookup lookup = tubes.catalogueOrLastKnown().find(form.text("tube"));
+        Lookup lookup = types.find(form.text("tube"));
         if (!(lookup instanceof Lookup.Found found)) {
             TubeName name = TubeName.notOne(lookup).orElseThrow();
             return Answer.none(name.sentence(), name.designations());
         }
-        return facts(found.type(), form.text("judge"))
-                .map(Answer::of)
+        return types.facts(found.type(), form.text("judge"))
+                .map(f -> Answer.of(f.read(readings.of(form))))
                 .orElseGet(() -> Answer.none(
                         found.type().strictest().isEmpty()
                                 ? "No plate rating of the " + found.type().designation()
@@ -60,26 +56,8 @@ public class TubeFactsOf {
                         List.of()));
     }
 
-    /** @param judgeBy name of a rating system, or empty for the publication with the lowest plate rating */
-    Optional<TubeFacts> typed(String text, String judgeBy) {
-        return tubes.catalogueOrLastKnown().find(text) instanceof Lookup.Found found
-                ? facts(found.type(), judgeBy)
-                : Optional.empty();
-    }
-
-    private Optional<TubeFacts> facts(TubeType type, String judgeBy) {
-        Optional<TypeCurves> of = curves.of(type.designation());
-        return type.of(judgeBy)
-                .or(type::strictest)
-                .filter(r -> r.plateWatts().isPresent())
-                .flatMap(r -> of.map(c -> new TubeFacts(type, c, type.of(judgeBy))));
-    }
-
     /** Designations that can be computed. */
     List<String> known() {
-        return tubes.catalogueOrLastKnown().types().stream()
-                .filter(t -> facts(t, "").isPresent())
-                .map(TubeType::designation)
-                .toList();
+        return types.known();
     }
 }

@@ -42,8 +42,12 @@ class SwapReader {
     private static final double USUAL_TAP = 0.43;
     private static final Map<String, Connection> WIRED =
             Map.of("pentode", Connection.PENTODE, "ul", Connection.ULTRALINEAR, "triode", Connection.TRIODE);
-    private static final Map<String, BiasChange> BIASED =
-            Map.of("fixed", BiasChange.FIXED, "cathode", BiasChange.CATHODE, "each", BiasChange.CATHODE_EACH);
+    private static final Map<String, BiasChange> BIASED = Map.of(
+            "fixed", BiasChange.FIXED,
+            "tracking", BiasChange.FIXED_TRACKING,
+            "constant", BiasChange.FIXED_CONSTANT,
+            "cathode", BiasChange.CATHODE,
+            "each", BiasChange.CATHODE_EACH);
     private static final double MOST_IDLE = 1.1;
 
     private final TubeFactsOf facts;
@@ -79,7 +83,7 @@ class SwapReader {
         Chassis chassis = SwapFields.read(form, complaints);
         double lowest = lowest(form, complaints);
         Optional<Present> present = stage.setting()
-                .map(s -> s.mains(1, s.biasFollows()))
+                .map(s -> s.mains(1))
                 .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage.highest()));
         double wanted = wanted(form, present, complaints);
         stage.setting()
@@ -147,9 +151,10 @@ class SwapReader {
             case "cathode" -> BiasScheme.CATHODE;
             case "mixed" -> BiasScheme.MIXED;
             case "constant" -> BiasScheme.FIXED_CONSTANT;
-            default -> BiasScheme.FIXED_TRACKING;
+            case "tracking" -> BiasScheme.FIXED_TRACKING;
+            default -> BiasScheme.FIXED_UNKNOWN;
         };
-        return new Present(type, tube.ratings(), tube.curves().trust(), setting, scheme, lowest, highest);
+        return new Present(type, tube.ratings(), tube.curves().trust(), setting, scheme, lowest, highest, tube.read());
     }
 
     private Optional<TubeType> type(String name) {
@@ -176,7 +181,7 @@ class SwapReader {
         complaints.counts(
                 "ohms" + place,
                 form.text("ohms" + place),
-                bias == BiasChange.AS_NOW ? present.scheme() == BiasScheme.CATHODE : bias != BiasChange.FIXED,
+                bias == BiasChange.AS_NOW ? present.scheme() == BiasScheme.CATHODE : !bias.fixed(),
                 "with cathode bias");
         Connection now = present.setting().described().connection();
         Connection then = complaints.pick("wired" + place, form.text("wired" + place), WIRED, now);

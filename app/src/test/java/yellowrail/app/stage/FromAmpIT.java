@@ -149,8 +149,10 @@ class FromAmpIT extends AppIT {
         assertThat(left.channels()).isEqualTo(2);
         assertThat(left.form().text("source")).isEqualTo("200 Ω");
         assertThat(left.form().text("tap")).isEqualTo("40 %");
-        assertThat(left.form().text("bias")).isEqualTo("constant");
-        assertThat(left.notes()).anyMatch(n -> n.contains("counts 2-fold")).anyMatch(n -> n.contains("the stricter"));
+        assertThat(left.form().text("bias")).isEqualTo("unknown");
+        assertThat(left.notes())
+                .anyMatch(n -> n.contains("counts 2-fold"))
+                .anyMatch(n -> n.contains("judged for both"));
         assertThat(Double.parseDouble(right.form().text("idle")))
                 .isGreaterThan(Double.parseDouble(left.form().text("idle")) + 5);
         assertThat(right.points()).extracting(AmpStage.ReadPoint::name).containsExactly("R1", "R2");

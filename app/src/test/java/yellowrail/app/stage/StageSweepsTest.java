@@ -18,6 +18,7 @@ import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.judging.Value;
 import yellowrail.core.stage.CleanIdle;
@@ -43,7 +44,8 @@ class StageSweepsTest {
             ((Lookup.Found) Catalogue.shipped().find("6L6GC")).type(),
             new TypeCurves(
                     TubeModels.of("6L6GC").orElseThrow(), ModelTrust.of("6L6GC").orElseThrow(), "", false),
-            Optional.empty());
+            Optional.empty(),
+            List.of());
     private final StageReader.Read read = StageReader.read(StageForm.from(""), TubeFactsOf.Answer.of(facts));
     private final StageSetting setting = read.setting().orElseThrow();
 
@@ -60,7 +62,8 @@ class StageSweepsTest {
                 At.NOW,
                 1,
                 value,
-                facts.judge().gravest(DriveLimit.SCREEN_WATTS, value),
+                Optional.of(new Judgement(
+                        DriveLimit.SCREEN_WATTS, false, facts.ratings(), At.NOW, 1, value, 5, Standing.TOO_CLOSE)),
                 Standing.TOO_CLOSE,
                 "");
     }

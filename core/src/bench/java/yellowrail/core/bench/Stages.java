@@ -3,6 +3,7 @@ package yellowrail.core.bench;
 import java.util.List;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
@@ -29,6 +30,6 @@ final class Stages {
                 4200,
                 List.of(new StageTube(model, 0, 1, 470, 0), new StageTube(model, 1, 1, 470, 0)),
                 biasing);
-        return new StageSetting(stage, 30, 0.7, 1, 1, true);
+        return new StageSetting(stage, 30, 0.7, 1, 1, GridSupply.FOLLOWS);
     }
 }

@@ -1,5 +1,6 @@
 package yellowrail.core.bench;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -51,7 +52,7 @@ public class SwapBench {
                 Stages.pair(Connection.PENTODE, Biasing.fixed(-40)),
                 BiasScheme.FIXED_TRACKING,
                 0.9,
-                1.1);
+                1.1, List.of());
     }
 
     @Benchmark

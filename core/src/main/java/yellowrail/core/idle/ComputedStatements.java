@@ -7,7 +7,6 @@ import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.JudgementWords;
 import yellowrail.core.judging.Standing;
-import yellowrail.core.reading.Show;
 import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.When;
 import yellowrail.core.tube.Limit;
@@ -56,8 +55,7 @@ public final class ComputedStatements {
     }
 
     private static Statement within(Judge judge, Judgement plate) {
-        String sentence = JudgementWords.sentence(plate) + ", the model's ±"
-                + Show.plain(100 * plate.value().band(), 2) + " % included";
+        String sentence = JudgementWords.sentence(plate) + ", " + JudgementWords.band(plate.value()) + " included";
         Optional<PublishedLimit> unknown = List.<PublishedLimit>of(Limit.values()).stream()
                 .filter(l -> !judge.gives(l) && judge.without(l) == Standing.UNKNOWN)
                 .findFirst();

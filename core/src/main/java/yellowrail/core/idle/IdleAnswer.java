@@ -2,6 +2,7 @@ package yellowrail.core.idle;
 
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.judging.Known;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.target.Target.Window;
@@ -26,6 +27,8 @@ import yellowrail.core.tube.Ratings;
  * @param window the window in force, reaching down to where the limits permit; empty while no target is chosen
  * @param permitted the hottest idle at which nothing is passed; empty when there is no current to start from
  * @param unloadedSupplyVolts a tubes-out reading, kept as the unloaded B+, V
+ * @param known what was read, at nominal, lowest and highest mains, for each thing the bias can turn out to be; without
+ *     figures where an estimate does not reach that far
  * @param verdict the verdict
  * @param limits the other limits, each with its own state
  * @param targets each target as a meter reading
@@ -51,6 +54,7 @@ public record IdleAnswer(
         Optional<Window> window,
         Optional<Permitted> permitted,
         Optional<Double> unloadedSupplyVolts,
+        List<Known> known,
         Verdict verdict,
         List<LimitCheck> limits,
         List<TargetReading> targets,

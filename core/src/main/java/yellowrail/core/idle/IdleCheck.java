@@ -3,8 +3,10 @@ package yellowrail.core.idle;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.amp.sensing.SensingMethod;
+import yellowrail.core.judging.Known;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.ErrorBudget;
 import yellowrail.core.reading.Estimate;
@@ -90,6 +92,7 @@ public final class IdleCheck {
                     Optional.empty(),
                     Optional.empty(),
                     unloaded,
+                    List.of(),
                     unknown(findings),
                     List.of(),
                     List.of(),
@@ -188,6 +191,9 @@ public final class IdleCheck {
                 window,
                 permitted,
                 Optional.empty(),
+                new LazyList<Known>(outcomes.stream()
+                        .map(o -> (Supplier<Known>) () -> o.limits().known(point))
+                        .toList()),
                 verdict,
                 limits.lines(),
                 TargetReadings.of(question, windows, rating.value(), vpk, split, hottest, permitted),

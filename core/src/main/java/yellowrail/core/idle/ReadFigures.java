@@ -1,5 +1,6 @@
 package yellowrail.core.idle;
 
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -14,6 +15,7 @@ import yellowrail.core.judging.At;
 import yellowrail.core.judging.Figures;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.Known;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Band;
 import yellowrail.core.reading.Estimate;
@@ -36,6 +38,7 @@ final class ReadFigures {
     private final MainsCarry carry;
     private final double nominal;
     private final double highest;
+    private final double lowest;
 
     /**
      * @param ratings the publication every per cent refers to
@@ -51,6 +54,7 @@ final class ReadFigures {
         this.now = mains.flatMap(Mains::now).orElse(Double.NaN);
         this.nominal = mains.map(Mains::nominal).orElse(Double.NaN) / now;
         this.highest = mains.map(Mains::highest).orElse(Double.NaN) / now;
+        this.lowest = mains.map(Mains::lowest).orElse(Double.NaN) / now;
         if (reachable(nominal) && nominal > 1) {
             at.add(At.NOMINAL);
         }
@@ -71,6 +75,36 @@ final class ReadFigures {
     /** Every limit at every mains it is judged at. */
     List<Judgement> judge(Point point) {
         return judge.all(LIMITS, new Carried(point));
+    }
+
+    /** The point at nominal, lowest and highest mains; nothing where an estimate does not reach nominal or highest. */
+    Known known(Point point) {
+        boolean reaches = !Double.isNaN(now)
+                && (nominal <= 1 || at.contains(At.NOMINAL))
+                && (highest <= 1 || at.contains(At.HIGHEST));
+        if (!reaches) {
+            return new Known(Map.of());
+        }
+        Carried carried = new Carried(point);
+        Map<At, Map<PublishedLimit, Value>> known = new EnumMap<>(At.class);
+        known.put(At.NOW, figures(carried, nominal > 1 ? At.NOMINAL : At.NOW));
+        known.put(At.HIGHEST, figures(carried, highest > 1 ? At.HIGHEST : At.NOW));
+        if (reachable(lowest)) {
+            known.put(At.LOWEST, figures(carried, At.LOWEST));
+        }
+        return new Known(known);
+    }
+
+    /** What was read; a bound stands for nothing. */
+    private static Map<PublishedLimit, Value> figures(Carried carried, At where) {
+        Map<PublishedLimit, Value> figures = new HashMap<>();
+        for (Limit limit : LIMITS) {
+            boolean bound = carried.point.screenUnread() && (limit.ofScreen() || limit == Limit.COMBINED_WATTS);
+            if (!bound) {
+                carried.of(limit, where).ifPresent(v -> figures.put(limit, v.inStage()));
+            }
+        }
+        return Map.copyOf(figures);
     }
 
     /** Whether every one of these limits holds, with its band, at every mains it is judged at. */
@@ -121,7 +155,7 @@ final class ReadFigures {
     }
 
     private double ratio(At where) {
-        return where == At.NOMINAL ? nominal : highest;
+        return where == At.NOMINAL ? nominal : where == At.LOWEST ? lowest : highest;
     }
 
     /** Screen volts that were not read are the plate's as a bound: no figure to be judged as a reading. */

@@ -2,12 +2,9 @@ package yellowrail.core.judging;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.function.Predicate;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
@@ -154,31 +151,6 @@ public record Judge(List<Ratings> editions, boolean screen, Optional<Ceiling> ce
                 limit, ceiling, edition, at, figures.mains(at), value, allowed, Standing.of(value, allowed));
     }
 
-    /** The gravest of one figure as it stands; empty where no publication gives this limit. */
-    public Optional<Judgement> gravest(PublishedLimit limit, Value value) {
-        return all(List.of(limit), new One(value)).stream()
-                .filter(j -> !j.ceiling())
-                .max(Judgement.GRAVITY);
-    }
-
-    /** One figure as it stands. */
-    private record One(Value value) implements Figures {
-        @Override
-        public Set<At> at() {
-            return Set.of();
-        }
-
-        @Override
-        public double mains(At at) {
-            return Double.NaN;
-        }
-
-        @Override
-        public Optional<Value> of(PublishedLimit limit, At at) {
-            return Optional.of(value);
-        }
-    }
-
     /** How a figure stands against what a part is rated for; a rating that is not known is unknown. */
     public static Standing part(Value value, Optional<Double> rated) {
         return rated.map(r -> Standing.of(value, r)).orElse(Standing.UNKNOWN);
@@ -203,16 +175,5 @@ public record Judge(List<Ratings> editions, boolean screen, Optional<Ceiling> ce
     /** Whether any publication gives a figure for this limit of this tube. */
     public boolean gives(PublishedLimit limit) {
         return applies(limit) && editions.stream().anyMatch(e -> limit.in(e).isPresent());
-    }
-
-    /** The gravest of each limit, in the order of the limits; a limit without a figure anywhere is left out. */
-    public Map<Limit, Judgement> gravest(Figures figures) {
-        Map<Limit, Judgement> gravest = new EnumMap<>(Limit.class);
-        for (Judgement j : all(List.of(Limit.values()), figures)) {
-            if (!j.ceiling()) {
-                gravest.merge((Limit) j.what(), j, (a, b) -> Judgement.GRAVITY.compare(b, a) > 0 ? b : a);
-            }
-        }
-        return gravest;
     }
 }

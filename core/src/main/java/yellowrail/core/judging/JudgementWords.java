@@ -35,8 +35,9 @@ public final class JudgementWords {
     }
 
     public static String mains(Judgement r) {
-        if (computed(r)) {
-            return " as computed at " + Show.plain(100 * r.mains(), 3) + " % of nominal mains";
+        if (r.value().from().ofStage()) {
+            return (r.value().from().measured() ? " as read in this amp, at " : " as computed at ")
+                    + Show.plain(100 * r.mains(), 3) + " % of nominal mains";
         }
         return switch (r.at()) {
             case NOW -> " as read";
@@ -45,8 +46,10 @@ public final class JudgementWords {
         };
     }
 
-    private static boolean computed(Judgement r) {
-        return r.value().from() == Value.From.COMPUTED || r.value().from() == Value.From.NOT_FITTED;
+    /** Whose band a figure has, and how wide it is: {@code the model's ±12 %}. */
+    public static String band(Value value) {
+        return (value.from().measured() ? "the readings' ±" : "the model's ±") + Show.plain(100 * value.band(), 2)
+                + " %";
     }
 
     /** The value at its mains: per cent for plate dissipation, else in the limit's unit. */
@@ -54,7 +57,7 @@ public final class JudgementWords {
         boolean percent = r.what() == Limit.PLATE_WATTS;
         double per = percent ? r.edition().plateWatts().orElseThrow().value() / 100 : 1;
         Unit unit = r.what().unit();
-        if (r.value().from() == Value.From.READ) {
+        if (r.value().from() == Value.From.READ || r.value().from() == Value.From.MEASURED) {
             return percent
                     ? Show.plusMinus(
                                     r.value().figure().value() / per,
@@ -93,7 +96,7 @@ public final class JudgementWords {
     public static String sentence(Judgement r) {
         String compared = switch (r.standing()) {
             case TOO_CLOSE ->
-                r.value().from() != Value.From.CARRIED || r.value().high() <= r.allowed()
+                !r.value().from().carried() || r.value().high() <= r.allowed()
                         ? "too close to call, " + name(r) + " lies inside the error band"
                         : "it may pass " + name(r);
             case OVER -> "above " + name(r);

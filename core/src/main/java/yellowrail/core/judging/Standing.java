@@ -46,7 +46,7 @@ public enum Standing {
         double edge = allowed * (1 + PRINTED);
         Estimate figure = value.figure();
         double likely = figure.likely();
-        double decides = value.from() == Value.From.CARRIED ? figure.value() - likely : figure.value();
+        double decides = value.from().carried() ? figure.value() - likely : figure.value();
         if (decides > edge) {
             return OVER;
         }

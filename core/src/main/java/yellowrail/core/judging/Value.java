@@ -20,7 +20,26 @@ public record Value(Estimate figure, double low, double high, From from) {
         /** Computed by a model for that mains. */
         COMPUTED,
         /** Computed where nothing published is near: its band is not known, and only what lies above is told. */
-        NOT_FITTED
+        NOT_FITTED,
+        /** Read in the amp that a computed stage is filled from. */
+        MEASURED,
+        /** The same, carried to another mains than it was read at. */
+        MEASURED_CARRIED;
+
+        /** Whether an estimate of how it follows the mains is in it. */
+        boolean carried() {
+            return this == CARRIED || this == MEASURED_CARRIED;
+        }
+
+        /** Whether it comes from a meter, not from a model. */
+        public boolean measured() {
+            return this != COMPUTED && this != NOT_FITTED;
+        }
+
+        /** Whether it is of a stage that is told in shares of its mains. */
+        boolean ofStage() {
+            return this != READ && this != CARRIED;
+        }
     }
 
     private static final String SOURCE = "the model";
@@ -34,6 +53,11 @@ public record Value(Estimate figure, double low, double high, From from) {
         boolean fitted = Double.isFinite(band);
         ErrorBudget errors = fitted ? ErrorBudget.exact().and(SOURCE, band) : ErrorBudget.exact();
         return new Value(new Estimate(figure, errors), figure, figure, fitted ? From.COMPUTED : From.NOT_FITTED);
+    }
+
+    /** The same, standing in for what a model would compute of a stage. */
+    public Value inStage() {
+        return new Value(figure, low, high, from == From.READ ? From.MEASURED : From.MEASURED_CARRIED);
     }
 
     /** Half width of its band as a share. */

@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Figures;
+import yellowrail.core.judging.Known;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.tube.DriveLimit;
@@ -38,6 +39,7 @@ public final class StageFigures {
     private final Map<At, Cycle> idles = new EnumMap<>(At.class);
     private final Map<At, DriveSweep> drives = new EnumMap<>(At.class);
     private final ModelTrust.Bands bands;
+    private Known known = new Known(Map.of());
 
     /** @param bands of the model at these volts */
     public StageFigures(ModelTrust.Bands bands) {
@@ -55,6 +57,19 @@ public final class StageFigures {
         mains.put(at, share);
         idles.put(at, idle);
         return this;
+    }
+
+    /**
+     * The same where the idle was read: what was read goes before what is computed of it.
+     *
+     * @param outcomes everything the stage can turn out to be
+     * @param read one for each of them; another number says nothing of this stage
+     */
+    public static List<StageFigures> read(List<StageFigures> outcomes, List<Known> read) {
+        for (int i = 0; read.size() == outcomes.size() && i < outcomes.size(); i++) {
+            outcomes.get(i).known = read.get(i);
+        }
+        return outcomes;
     }
 
     /** The mains it is solved for, in order. */
@@ -87,7 +102,8 @@ public final class StageFigures {
             @Override
             public Optional<Value> of(PublishedLimit limit, At at) {
                 return when == When.IDLE
-                        ? Optional.ofNullable(idles.get(at)).flatMap(c -> atIdle(limit, c))
+                        ? Optional.ofNullable(idles.get(at))
+                                .flatMap(c -> known.of(limit, at).or(() -> atIdle(limit, c)))
                         : Optional.ofNullable(drives.get(at)).flatMap(d -> overTheDrive(limit, d));
             }
         };
@@ -141,6 +157,10 @@ public final class StageFigures {
     /** How a figure is worked out, with this stage's numbers. */
     public String formula(PublishedLimit limit, When when, At at) {
         Cycle idle = idles.get(at);
+        if (when == When.IDLE && known.of(limit, at).isPresent()) {
+            return "as read in this amp at idle, of the tube furthest towards its limit, carried to "
+                    + Show.fixed(100 * mains.get(at), 0) + " % mains";
+        }
         if (limit == Limit.PLATE_VOLTS && when == When.IDLE) {
             return "B+ " + volts(idle.supplyVolts()) + " − drop across half of the primary winding − cathode "
                     + volts(idle.leastCathodeVolts());

@@ -30,16 +30,25 @@ public record StageJudge(Judge judge, ModelTrust trust, double highest) {
     /** @throws NoSolution when it cannot be solved */
     public List<StageJudgement> of(StageSetting setting) {
         Stage set = setting.set();
-        DriveSweep now = DriveSweep.of(setting.moved(set), LEVELS);
+        DriveSweep now = at(setting.outcomes().get(0), set, setting.mains());
+        return StageJudgement.of(
+                judge,
+                setting.outcomes().stream()
+                        .map(outcome ->
+                                figures(outcome, set, setting.mains() == 1 ? now : at(outcome, set, setting.mains())))
+                        .toList());
+    }
+
+    private StageFigures figures(StageSetting setting, Stage set, DriveSweep now) {
         StageFigures figures = new StageFigures(bands(now)).with(At.NOW, setting.mains(), now);
         if (setting.mains() < 1) {
             figures.with(At.NOMINAL, 1, at(setting, set, 1));
         }
-        return StageJudgement.of(judge, figures.with(At.HIGHEST, highest, at(setting, set, highest)));
+        return figures.with(At.HIGHEST, highest, at(setting, set, highest));
     }
 
     private static DriveSweep at(StageSetting setting, Stage set, double mains) {
-        return DriveSweep.of(setting.mains(mains, setting.biasFollows()).moved(set), LEVELS);
+        return DriveSweep.of(setting.mains(mains).moved(set), LEVELS);
     }
 
     /** How far figures at these volts may be off. */

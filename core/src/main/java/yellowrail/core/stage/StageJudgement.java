@@ -1,7 +1,6 @@
 package yellowrail.core.stage;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -106,11 +105,6 @@ public record StageJudgement(
                         Standing.ofOutcomes(
                                 gravest.stream().map(Judgement::standing).toList()),
                         outcomes.get(gravest.indexOf(worst)).formula(limit, when, at)));
-    }
-
-    /** The gravest of these; empty of none. */
-    public static Optional<StageJudgement> gravest(Collection<StageJudgement> all) {
-        return all.stream().max(GRAVITY);
     }
 
     /** Whether a setting may be proposed: nothing that is published is over, too close, open or not told. */

@@ -1,5 +1,7 @@
 package yellowrail.core.stage;
 
+import java.util.List;
+
 /**
  * A stage with the three things a builder can move: idle, load and mains. Equal settings give equal answers.
  *
@@ -8,10 +10,10 @@ package yellowrail.core.stage;
  * @param idleShare plate dissipation of the hottest tube at idle and described mains, share of the rating
  * @param loadFactor on the marked load
  * @param mains share of the described mains
- * @param biasFollows whether a grid supply follows the mains
+ * @param grid how a grid supply follows the mains
  */
 public record StageSetting(
-        Stage described, double ratedWatts, double idleShare, double loadFactor, double mains, boolean biasFollows) {
+        Stage described, double ratedWatts, double idleShare, double loadFactor, double mains, GridSupply grid) {
     public StageSetting {
         if (!(ratedWatts > 0)) {
             throw new IllegalArgumentException("a plate rating of " + ratedWatts + " W; above 0");
@@ -42,22 +44,31 @@ public record StageSetting(
     }
 
     Stage moved(Stage set) {
-        return set.withLoad(set.loadOhms() * loadFactor).atMains(mains, biasFollows);
+        return set.withLoad(set.loadOhms() * loadFactor).atMains(mains, grid == GridSupply.FOLLOWS);
     }
 
     public StageSetting idle(double share) {
-        return new StageSetting(described, ratedWatts, share, loadFactor, mains, biasFollows);
+        return new StageSetting(described, ratedWatts, share, loadFactor, mains, grid);
     }
 
     public StageSetting load(double factor) {
-        return new StageSetting(described, ratedWatts, idleShare, factor, mains, biasFollows);
+        return new StageSetting(described, ratedWatts, idleShare, factor, mains, grid);
     }
 
-    public StageSetting mains(double share, boolean follows) {
-        return new StageSetting(described, ratedWatts, idleShare, loadFactor, share, follows);
+    public StageSetting mains(double share) {
+        return new StageSetting(described, ratedWatts, idleShare, loadFactor, share, grid);
+    }
+
+    public StageSetting with(GridSupply other) {
+        return new StageSetting(described, ratedWatts, idleShare, loadFactor, mains, other);
+    }
+
+    /** What it can turn out to be, the one that pictures show first. */
+    public List<StageSetting> outcomes() {
+        return grid.outcomes().stream().map(this::with).toList();
     }
 
     public StageSetting of(Stage other) {
-        return new StageSetting(other, ratedWatts, idleShare, loadFactor, mains, biasFollows);
+        return new StageSetting(other, ratedWatts, idleShare, loadFactor, mains, grid);
     }
 }

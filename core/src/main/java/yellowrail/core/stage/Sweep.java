@@ -41,9 +41,12 @@ public enum Sweep {
         return switch (this) {
             case IDLE -> setting.idle(place).stage();
             case LOAD -> setting.load(place).stage();
-            case MAINS_TRACKING -> fixed(setting).mains(place, true).stage();
-            case MAINS_CONSTANT -> fixed(setting).mains(place, false).stage();
-            case MAINS_CATHODE -> cathode(setting).mains(place, true).stage();
+            case MAINS_TRACKING ->
+                fixed(setting).with(GridSupply.FOLLOWS).mains(place).stage();
+            case MAINS_CONSTANT ->
+                fixed(setting).with(GridSupply.HELD).mains(place).stage();
+            case MAINS_CATHODE ->
+                cathode(setting).with(GridSupply.FOLLOWS).mains(place).stage();
             case MISMATCH -> setting.moved(apart(setting.set(), place));
         };
     }

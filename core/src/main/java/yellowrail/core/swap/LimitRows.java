@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
+import yellowrail.core.judging.JudgementWords;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
@@ -36,9 +37,10 @@ final class LimitRows {
         this.question = question;
         this.before = before;
         this.after = after;
-        this.present = before.figures(question.present());
+        this.present =
+                before.figures(question.present(), question.present().read()).get(0);
         this.judge = question.candidate().judge();
-        this.judged = StageJudgement.of(judge, after.figures(question.present()));
+        this.judged = StageJudgement.of(judge, after.figures(question.present(), question.read()));
     }
 
     List<SwapRow> rows() {
@@ -143,8 +145,7 @@ final class LimitRows {
             case UNKNOWN -> figures + ": not told, the model is not fitted near these volts.";
             case OPEN_QUESTION -> figures + ": it hangs on whether the bias follows the mains.";
             case TOO_CLOSE ->
-                figures + ": too close to call, the limit lies inside the model's ±" + Show.plain(100 * value.band(), 2)
-                        + " %.";
+                figures + ": too close to call, the limit lies inside " + JudgementWords.band(value) + ".";
             default ->
                 figures + "."
                         + (judgement.toBeVerified() ? " That limit is to be verified with the maker's sheet." : "");

@@ -1,6 +1,8 @@
 package yellowrail.core.swap;
 
+import java.util.List;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.judging.Known;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.tube.ModelTrust;
@@ -16,6 +18,7 @@ import yellowrail.core.tube.TubeType;
  * @param scheme how its grids are biased
  * @param lowest lowest mains, share of nominal
  * @param highest highest mains, share of nominal
+ * @param read how its tubes were read at that idle, for each thing the bias can turn out to be; empty where they were not
  */
 public record Present(
         TubeType type,
@@ -24,7 +27,12 @@ public record Present(
         StageSetting setting,
         BiasScheme scheme,
         double lowest,
-        double highest) {
+        double highest,
+        List<Known> read) {
+    public Present {
+        read = List.copyOf(read);
+    }
+
     /** With its idle set. */
     Stage stage() {
         return setting.stage();

@@ -5,8 +5,11 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import yellowrail.core.adjust.Preferred;
 import yellowrail.core.judging.At;
+import yellowrail.core.judging.Known;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
@@ -66,17 +69,17 @@ final class Proposal {
     /** The hottest idle up to this one at which nothing is passed at idle; this one where none is. */
     private double idle(double wanted) {
         Stage tubed = SolvedStage.tubed(question);
-        if (atIdle(tubed, wanted)) {
+        if (atIdle(tubed, wanted, question.read())) {
             return wanted;
         }
         double cold = LEAST_IDLE;
-        if (!atIdle(tubed, cold)) {
+        if (!atIdle(tubed, cold, List.of())) {
             return wanted;
         }
         double hot = wanted;
         for (int i = 0; i < STEPS; i++) {
             double middle = (cold + hot) / 2;
-            if (atIdle(tubed, middle)) {
+            if (atIdle(tubed, middle, List.of())) {
                 cold = middle;
             } else {
                 hot = middle;
@@ -85,12 +88,12 @@ final class Proposal {
         return cold;
     }
 
-    private boolean atIdle(Stage tubed, double share) {
+    private boolean atIdle(Stage tubed, double share, List<Known> read) {
         try {
             Stage set = StageIdle.at(
                     tubed, share * question.candidate().plateWatts().orElseThrow());
             // Volts do not fall when the tube is turned colder: they say nothing of how far.
-            return StageJudge.accepted(atIdle(set, trust()).stream()
+            return StageJudge.accepted(atIdle(set, trust(), read).stream()
                     .filter(j -> j.limit().unit() != Unit.VOLT)
                     .toList());
         } catch (NoSolution none) {
@@ -103,14 +106,23 @@ final class Proposal {
     }
 
     /** A stage as it is set, judged without drive, at nominal and highest mains. */
-    private List<StageJudgement> atIdle(Stage set, ModelTrust.Bands bands) {
+    private List<StageJudgement> atIdle(Stage set, ModelTrust.Bands bands, List<Known> read) {
         double highest = question.present().highest();
-        boolean follows = question.present().setting().biasFollows();
+        Cycle now = new StageSolver(set).idle();
         return StageJudgement.of(
                         judge.proposing().judge(),
-                        new StageFigures(bands)
-                                .with(At.NOW, 1, new StageSolver(set).idle())
-                                .with(At.HIGHEST, highest, new StageSolver(set.atMains(highest, follows)).idle()))
+                        StageFigures.read(
+                                question.gridSupply().outcomes().stream()
+                                        .map(grid -> new StageFigures(bands)
+                                                .with(At.NOW, 1, now)
+                                                .with(
+                                                        At.HIGHEST,
+                                                        highest,
+                                                        new StageSolver(set.atMains(
+                                                                        highest, grid == GridSupply.FOLLOWS))
+                                                                .idle()))
+                                        .toList(),
+                                read))
                 .stream()
                 .filter(j -> j.when() == When.IDLE)
                 .toList();
@@ -118,7 +130,7 @@ final class Proposal {
 
     /** How the plates stand at idle with the bias as it is and tubes of this strength. */
     Optional<StageJudgement> unchanged(double strength, ModelTrust.Bands bands) {
-        return atIdle(SolvedStage.tubed(question, strength), bands).stream()
+        return atIdle(SolvedStage.tubed(question, strength), bands, List.of()).stream()
                 .filter(j -> j.limit() == Limit.PLATE_WATTS)
                 .max(StageJudgement.GRAVITY);
     }
@@ -127,7 +139,7 @@ final class Proposal {
     boolean stands(double ohms) {
         Stage tubed = SolvedStage.tubed(question);
         return StageJudge.accepted(
-                atIdle(tubed.biased(Biasing.cathode(ohms, tubed.biasing().shared())), trust()));
+                atIdle(tubed.biased(Biasing.cathode(ohms, tubed.biasing().shared())), trust(), List.of()));
     }
 
     /** A resistor with the share of the rating that it idles at. */
@@ -175,7 +187,7 @@ final class Proposal {
                 1,
                 1,
                 1,
-                question.present().setting().biasFollows());
+                question.gridSupply());
     }
 
     /** Whether a load, as a factor of the fitted one, is accepted at this idle. */

@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import yellowrail.core.judging.At;
+import yellowrail.core.judging.Known;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
@@ -20,12 +22,19 @@ import yellowrail.core.tube.ModelTrust;
  * A stage of a swap, solved at its three mains.
  *
  * @param stage with its idle set, at nominal mains
- * @param lowest its idle at lowest mains
  * @param drive from idle to full at nominal mains
- * @param highest the same at highest mains
+ * @param ends at lowest and highest mains, for everything that is not known of the stage
  * @param bands of the model at these volts
  */
-public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSweep highest, ModelTrust.Bands bands) {
+public record SolvedStage(Stage stage, DriveSweep drive, List<Ends> ends, ModelTrust.Bands bands) {
+    /**
+     * One thing it can turn out to be.
+     *
+     * @param lowest its idle at lowest mains
+     * @param highest from idle to full at highest mains
+     */
+    public record Ends(Cycle lowest, DriveSweep highest) {}
+
     private static final int LEVELS = 24;
     /** At highest mains only limits are read off. */
     private static final int LEVELS_AT_HIGHEST = 12;
@@ -36,20 +45,31 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
     private static final double START_OHMS = 250;
 
     /** @throws NoSolution when it cannot be solved */
-    private static SolvedStage of(Stage set, Present present, ModelTrust trust) {
-        boolean follows = present.setting().biasFollows();
+    private static SolvedStage of(Stage set, Present present, GridSupply supply, ModelTrust trust) {
         DriveSweep drive = DriveSweep.of(set, LEVELS);
         return new SolvedStage(
                 set,
-                new StageSolver(set.atMains(present.lowest(), follows)).idle(),
                 drive,
-                DriveSweep.of(set.atMains(present.highest(), follows), LEVELS_AT_HIGHEST),
+                supply.outcomes().stream()
+                        .map(grid -> ends(set, present, grid == GridSupply.FOLLOWS))
+                        .toList(),
                 trust.bands(drive.idle().plateToCathodeVolts(), drive.full().screenToCathodeVolts()));
+    }
+
+    private static Ends ends(Stage set, Present present, boolean follows) {
+        return new Ends(
+                new StageSolver(set.atMains(present.lowest(), follows)).idle(),
+                DriveSweep.of(set.atMains(present.highest(), follows), LEVELS_AT_HIGHEST));
+    }
+
+    /** At highest mains; where the grid supply is not known, with it held. */
+    DriveSweep highest() {
+        return ends.get(0).highest();
     }
 
     /** @throws NoSolution when it cannot be solved */
     public static SolvedStage before(Present present) {
-        return of(present.stage(), present, present.trust());
+        return of(present.stage(), present, present.setting().grid(), present.trust());
     }
 
     /**
@@ -65,7 +85,11 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
                 && (candidate.bias() == BiasChange.AS_NOW
                         || candidate.cathodeOhms().isPresent());
         Stage set = byResistor ? tubed : StageIdle.at(tubed, wanted(candidate));
-        return of(set, question.present(), candidate.curves().orElseThrow().trust());
+        return of(
+                set,
+                question.present(),
+                question.gridSupply(),
+                candidate.curves().orElseThrow().trust());
     }
 
     /** Idle wanted of the hottest tube, W. */
@@ -116,18 +140,26 @@ public record SolvedStage(Stage stage, Cycle lowest, DriveSweep drive, DriveSwee
                         .filter(o -> cathode)
                         .map(ohms -> Biasing.cathode(ohms, now.shared()))
                         .orElse(now);
-            case FIXED -> Biasing.fixed(START_VOLTS);
+            case FIXED, FIXED_TRACKING, FIXED_CONSTANT -> Biasing.fixed(START_VOLTS);
             case CATHODE, CATHODE_EACH ->
                 Biasing.cathode(candidate.cathodeOhms().orElse(START_OHMS), candidate.bias() == BiasChange.CATHODE);
         };
     }
 
-    /** What it is judged by, at its three mains. */
-    public StageFigures figures(Present present) {
-        return new StageFigures(bands)
-                .with(At.NOW, 1, drive)
-                .with(At.LOWEST, present.lowest(), lowest)
-                .with(At.HIGHEST, present.highest(), highest);
+    /**
+     * What it is judged by, at its three mains, for everything it can turn out to be.
+     *
+     * @param read how its tubes were read; empty where they were not
+     */
+    public List<StageFigures> figures(Present present, List<Known> read) {
+        return StageFigures.read(
+                ends.stream()
+                        .map(e -> new StageFigures(bands)
+                                .with(At.NOW, 1, drive)
+                                .with(At.LOWEST, present.lowest(), e.lowest())
+                                .with(At.HIGHEST, present.highest(), e.highest()))
+                        .toList(),
+                read);
     }
 
     /** Current drawn from B+ by all tubes: the larger of idle and full drive, A. */

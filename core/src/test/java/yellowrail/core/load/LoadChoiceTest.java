@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.OutputResistance;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
@@ -34,7 +35,7 @@ class LoadChoiceTest {
                 4200,
                 java.util.List.of(new StageTube(MODEL, 0, 1, 470, 0), new StageTube(MODEL, 1, 1, 470, 0)),
                 Biasing.fixed(-40));
-        return new StageSetting(stage, 30, 0.65, 1, 1, true);
+        return new StageSetting(stage, 30, 0.65, 1, 1, GridSupply.FOLLOWS);
     }
 
     private static LoadChoice choice(int levels) {

@@ -173,7 +173,7 @@ class EstimateTest {
 
     @Test
     void whatChangesIsSaidWithItsNumbers() {
-        StageSetting setting = new StageSetting(stage(-36), 42, 0.4, 1, 1, true);
+        StageSetting setting = new StageSetting(stage(-36), 42, 0.4, 1, 1, GridSupply.FOLLOWS);
         DriveSweep cold = DriveSweep.of(setting.stage(), 16);
         DriveSweep hot = DriveSweep.of(setting.idle(0.8).stage(), 16);
         String said = WhatChanges.between(cold, hot, 42);
@@ -189,8 +189,8 @@ class EstimateTest {
 
     @Test
     void theComputedTargetIsAWindowBelowTheHottestIdle() {
-        ComputedTarget target =
-                ComputedTarget.of(new StageSetting(stage(-36), 42, 0.5, 1, 1, true), JudgedBy.watts(42, 6, 0.05, 1.1));
+        ComputedTarget target = ComputedTarget.of(
+                new StageSetting(stage(-36), 42, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(42, 6, 0.05, 1.1));
         var window = target.window(1).orElseThrow();
         assertThat(window.name()).isEqualTo(ComputedTarget.NAME);
         assertThat(window.high()).isEqualTo(target.share());

@@ -93,7 +93,11 @@ public record JudgedStage(TubeType type, Optional<Ratings> picked, StageSetting 
                         number(f, "idle") / 100,
                         1,
                         number(f, "mains") / 100,
-                        !f.get("bias").equals("constant")),
+                        switch (f.get("bias")) {
+                            case "constant" -> GridSupply.HELD;
+                            case "unknown" -> GridSupply.UNKNOWN;
+                            default -> GridSupply.FOLLOWS;
+                        }),
                 number(f, "highest") / 100);
     }
 

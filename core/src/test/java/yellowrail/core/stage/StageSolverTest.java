@@ -161,7 +161,7 @@ class StageSolverTest {
                     0.05 + 1.9 * random.nextDouble(),
                     random.nextInt(20) == 0 ? 100 : 0.5 + random.nextDouble(),
                     0.9 + 0.2 * random.nextDouble(),
-                    random.nextBoolean());
+                    GridSupply.values()[random.nextInt(GridSupply.values().length)]);
             try {
                 DriveSweep sweep = DriveSweep.of(setting.stage(), 4);
                 assertThat(sweep.hottestPlate().hottestPlateWatts()).isFinite().isPositive();

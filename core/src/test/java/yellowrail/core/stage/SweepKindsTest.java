@@ -33,7 +33,7 @@ class SweepKindsTest {
     }
 
     private static StageSetting setting() {
-        return new StageSetting(stage(), 30, 0.7, 1, 1, true);
+        return new StageSetting(stage(), 30, 0.7, 1, 1, GridSupply.FOLLOWS);
     }
 
     @ParameterizedTest
@@ -100,12 +100,12 @@ class SweepKindsTest {
 
     @Test
     void aPlaceWithoutASolutionSaysWhy() {
-        StageSetting weak = new StageSetting(stage().atMains(0.1, true), 30, 0.7, 1, 1, true);
+        StageSetting weak = new StageSetting(stage().atMains(0.1, true), 30, 0.7, 1, 1, GridSupply.FOLLOWS);
         SweepPoint none = SweepPoint.of(Sweep.IDLE, weak, 1.1);
         assertThat(none.trouble()).contains("No bias reaches 33");
         assertThat(none.watts()).isNaN();
         assertThatThrownBy(() -> setting().load(0)).hasMessageContaining("load factor");
-        assertThatThrownBy(() -> setting().mains(2, true)).hasMessageContaining("mains of 200");
+        assertThatThrownBy(() -> setting().mains(2)).hasMessageContaining("mains of 200");
     }
 
     @Test

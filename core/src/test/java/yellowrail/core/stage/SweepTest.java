@@ -82,7 +82,7 @@ class SweepTest {
     @Test
     void theComputedTargetKeepsThePlatesInsideOrSaysThatNoneDoes() {
         StageJudge judge = JudgedBy.watts(30, 500, 0.05, 1.1);
-        ComputedTarget easy = ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, true), judge);
+        ComputedTarget easy = ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), judge);
         assertThat(easy.solved()).isTrue();
         assertThat(easy.share()).isBetween(0.65, 0.85);
         Stage set = StageIdle.at(sixL6(-45), easy.watts()).atMains(1.1, true);
@@ -92,19 +92,21 @@ class SweepTest {
         assertThat(hottest).isGreaterThan(30 / 1.08);
         Stage hotter = StageIdle.at(sixL6(-45), easy.watts() + 0.9).atMains(1.1, true);
         assertThat(DriveSweep.of(hotter, 16).hottestPlate().hottestPlateWatts()).isGreaterThan(30 / 1.06);
-        ComputedTarget constant = ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, false), judge);
+        ComputedTarget constant =
+                ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.HELD), judge);
         assertThat(constant.share()).isLessThan(easy.share());
         ComputedTarget none = ComputedTarget.of(
-                new StageSetting(el34().withLoad(1700), 25, 0.5, 1, 1, true), JudgedBy.watts(25, 500, 0.05, 1.1));
+                new StageSetting(el34().withLoad(1700), 25, 0.5, 1, 1, GridSupply.FOLLOWS),
+                JudgedBy.watts(25, 500, 0.05, 1.1));
         assertThat(none.solved()).isFalse();
         assertThat(none.reason()).contains("No idle keeps the plates inside");
         // Where something else ends it, that is named.
         ComputedTarget screens = ComputedTarget.of(
-                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, true), JudgedBy.watts(30, 0.9, 0.05, 1.1));
+                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(30, 0.9, 0.05, 1.1));
         assertThat(screens.share()).isLessThan(easy.share() - 0.1);
         assertThat(screens.reason()).contains("screen dissipation").contains("ends it");
         ComputedTarget cold = ComputedTarget.of(
-                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, true), JudgedBy.watts(30, 0.01, 0.05, 1.1));
+                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(30, 0.01, 0.05, 1.1));
         assertThat(cold.solved()).isFalse();
         assertThat(cold.reason()).startsWith("No idle is accepted: screen dissipation");
     }
@@ -112,8 +114,8 @@ class SweepTest {
     /** A design-centre publication allows 1.22 of its watts at highest mains, a design-maximum one nothing more. */
     @Test
     void theComputedTargetGoesByTheSystemOfEachPublication() {
-        StageSetting setting =
-                new StageSetting(pair("6V6GT", 268, 100, 0, 0, 200, 8000, Biasing.fixed(-20)), 12, 0.5, 1, 1, true);
+        StageSetting setting = new StageSetting(
+                pair("6V6GT", 268, 100, 0, 0, 200, 8000, Biasing.fixed(-20)), 12, 0.5, 1, 1, GridSupply.FOLLOWS);
         ComputedTarget centre = ComputedTarget.of(setting, JudgedBy.type("6V6GT", 1.1));
         ComputedTarget maximum = ComputedTarget.of(setting, JudgedBy.watts(12, 2, 0.088, 1.1));
         assertThat(centre.solved()).as(centre.reason()).isTrue();
@@ -129,9 +131,9 @@ class SweepTest {
         assertThatThrownBy(() -> StageIdle.at(pair("6V6GT", 1900, 20, 0, 0, 0, 4200, Biasing.fixed(-40)), 1))
                 .isInstanceOf(NoSolution.class)
                 .hasMessageContaining("No bias is cold enough for 1.00 W");
-        assertThatThrownBy(() -> new StageSetting(sixL6(-45), 30, 0.6, 1, 1, true)
+        assertThatThrownBy(() -> new StageSetting(sixL6(-45), 30, 0.6, 1, 1, GridSupply.FOLLOWS)
                         .of(sixL6(-45).screensAt(1000))
-                        .mains(1.1, true)
+                        .mains(1.1)
                         .stage())
                 .isInstanceOf(NoSolution.class)
                 .hasMessageContaining("screen supply volts of 1100 V");

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.stage.Biasing;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageSetting;
@@ -91,10 +92,16 @@ class BiasChangeTest {
                 pair.ratings(),
                 pair.trust(),
                 new StageSetting(
-                        described.tubed(unlike), 30, StageIdle.watts(described.tubed(unlike)) / 30, 1, 1, true),
+                        described.tubed(unlike),
+                        30,
+                        StageIdle.watts(described.tubed(unlike)) / 30,
+                        1,
+                        1,
+                        GridSupply.FOLLOWS),
                 pair.scheme(),
                 0.9,
-                1.1);
+                1.1,
+                List.of());
         double before = apart(sheet(spread, BiasChange.CATHODE, Optional.of(250.0)));
         SwapSheet each = sheet(spread, BiasChange.CATHODE_EACH, Optional.of(500.0));
         assertThat(apart(each)).isLessThan(before / 2);

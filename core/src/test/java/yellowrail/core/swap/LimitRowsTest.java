@@ -61,7 +61,14 @@ class LimitRowsTest {
     void theHeatersOfTheSubstitutionSheet() {
         Present four = Swaps.fixed("6L6GC", 4, 380, 2100, 0.6);
         Present small = new Present(
-                heated(four.type(), 0.82), four.ratings(), four.trust(), four.setting(), four.scheme(), 0.9, 1.1);
+                heated(four.type(), 0.82),
+                four.ratings(),
+                four.trust(),
+                four.setting(),
+                four.scheme(),
+                0.9,
+                1.1,
+                List.of());
         SwapCandidate c = Swaps.candidate(four, "6L6GC");
         SwapCandidate large = new SwapCandidate(
                 heated(four.type(), 1.35), c.editions(), c.curves(), 4, c.connection(), 0.5, 0.6, Optional.empty());

@@ -113,15 +113,13 @@ class ProposedIsAcceptedTest {
                     proposed++;
                 }
             } else {
-                List<StageJudgement> idle =
-                        StageJudgement.of(
-                                        sheet.question().candidate().judge(),
-                                        sheet.after().get().figures(present))
-                                .stream()
-                                .filter(StageJudge.BY_IDLE)
-                                .filter(j ->
-                                        j.limit() == Limit.PLATE_WATTS && j.when() == yellowrail.core.stage.When.IDLE)
-                                .toList();
+                List<StageJudgement> idle = StageJudgement.of(
+                                sheet.question().candidate().judge(),
+                                sheet.after().get().figures(present, List.of()))
+                        .stream()
+                        .filter(StageJudge.BY_IDLE)
+                        .filter(j -> j.limit() == Limit.PLATE_WATTS && j.when() == yellowrail.core.stage.When.IDLE)
+                        .toList();
                 boolean volts = sheet.rows().stream()
                         .anyMatch(
                                 r -> (r.criterion() == Criterion.PLATE_VOLTS || r.criterion() == Criterion.SCREEN_VOLTS)
@@ -217,7 +215,7 @@ class ProposedIsAcceptedTest {
                 continue;
             }
             List<StageJudgement> judged = StageJudgement.of(
-                    sheet.question().candidate().judge(), sheet.after().get().figures(present));
+                    sheet.question().candidate().judge(), sheet.after().get().figures(present, List.of()));
             ABOUT.forEach((criterion, limits) -> {
                 SwapVerdict worst = judged.stream()
                         .filter(j -> limits.contains(j.limit()))

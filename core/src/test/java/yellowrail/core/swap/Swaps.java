@@ -7,6 +7,7 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Copper;
+import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageSetting;
@@ -100,10 +101,11 @@ final class Swaps {
                 type,
                 type.strictest().orElseThrow(),
                 ModelTrust.of(name).orElseThrow(),
-                new StageSetting(stage, rated, share, 1, 1, true),
+                new StageSetting(stage, rated, share, 1, 1, GridSupply.FOLLOWS),
                 scheme,
                 0.9,
-                1.1);
+                1.1,
+                List.of());
     }
 
     /** As many of a type, connected as now, at the share of its rating that the present tubes idle at. */
