@@ -10,12 +10,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.judging.At;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.ReactiveCycle;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageTube;
 import yellowrail.core.tube.Connection;
+import yellowrail.core.tube.DriveLimit;
+import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.TubeModels;
 
 /** Plates are hottest at the impedance dip, screens at the resonance and in the treble; connections differ. */
@@ -113,5 +118,28 @@ class HeatOverFrequencyTest {
         assertThat(hertz[0]).isEqualTo(20);
         assertThat(hertz[1]).isCloseTo(200, within(1e-9));
         assertThat(hertz[2]).isCloseTo(2000, within(1e-9));
+    }
+
+    /** The judge is given the hottest of a band at each mains, and nothing that does not hang on the frequency. */
+    @Test
+    void highestMainsIsHotterAndIsJudged() {
+        SpeakerOnTap load = new SpeakerOnTap(SPEAKER, Math.sqrt(4200 / 8.0), Optional.empty());
+        double[] hertz = HeatOverFrequency.spread(60, 5000, 12);
+        Stage stage = stage(Connection.PENTODE);
+        FrequencyFigures figures = new FrequencyFigures(80, 5000, new ModelTrust.Bands(0.1, 0.2, 0.1))
+                .with(At.NOW, 1, HeatOverFrequency.of(stage, load, hertz))
+                .with(At.HIGHEST, 1.1, HeatOverFrequency.of(stage.atMains(1.1, true), load, hertz));
+        for (PublishedLimit limit : List.of(Limit.PLATE_WATTS, DriveLimit.SCREEN_WATTS, DriveLimit.PEAK_PLATE_VOLTS)) {
+            double now = figures.of(limit, At.NOW).orElseThrow().figure().value();
+            assertThat(figures.of(limit, At.HIGHEST).orElseThrow().figure().value())
+                    .as(limit.words())
+                    .isBetween(now * 1.05, now * 1.4);
+        }
+        assertThat(figures.where(Limit.PLATE_WATTS, At.HIGHEST).orElseThrow().hertz())
+                .isGreaterThanOrEqualTo(80);
+        assertThat(figures.of(Limit.PLATE_VOLTS, At.NOW)).isEmpty();
+        assertThat(figures.at()).containsExactly(At.NOW, At.HIGHEST);
+        assertThat(figures.mains(At.HIGHEST)).isEqualTo(1.1);
+        assertThat(figures.unsolved()).isZero();
     }
 }
