@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.FrequencyPlot;
@@ -70,7 +71,11 @@ class LoadChoices {
                 .toList();
         return new LoadView.Choice(
                 rows,
-                marks(best, worst, change, map),
+                marks(
+                        best,
+                        change,
+                        cell -> effects.worst(cell, judge).standing().passes(),
+                        map),
                 speakers.isPresent(),
                 plot(choice),
                 words(choice, best, speakers));
@@ -111,8 +116,8 @@ class LoadChoices {
 
     private static List<String> marks(
             Map<LoadChoice.Wish, LoadChoice.Point> best,
-            Map<Double, JudgedRow> worst,
             ToDoubleFunction<LoadChoice.Point> change,
+            Predicate<LoadMap.Cell> passes,
             LoadMap map) {
         List<String> marks = new ArrayList<>();
         best.forEach((wish, point) -> marks.add(capital(wish.words()) + ": " + LoadWords.plainOhms(point.ohms()) + " ("
@@ -123,19 +128,20 @@ class LoadChoices {
                     case COOLEST_SCREENS -> Show.si(point.screenWatts(), Unit.WATT, 3) + " at most";
                     case LEAST_CHANGE_OF_TONE -> Show.fixed(change.applyAsDouble(point), 1) + " dB";
                 }
-                + "; " + atHand(point, map) + "."));
+                + "; " + atHand(point, passes, map) + "."));
         return marks;
     }
 
-    private static String atHand(LoadChoice.Point point, LoadMap map) {
+    /** Taps and speakers that give this load; with their own errors they have to pass too. */
+    private static String atHand(LoadChoice.Point point, Predicate<LoadMap.Cell> passes, LoadMap map) {
         List<String> ways = new ArrayList<>();
         for (LoadMap.Row row : map.rows()) {
             row.cells().stream()
-                    .filter(cell -> cell.stop().isEmpty() && stands(cell, point))
+                    .filter(cell -> cell.stop().isEmpty() && stands(cell, point) && passes.test(cell))
                     .forEach(cell -> ways.add(
                             row.text() + " on the " + Lead.tap(cell.tap()).words()));
         }
-        return ways.isEmpty() ? "no tap and speakers of this map come near it" : String.join(", or ", ways);
+        return ways.isEmpty() ? "no tap and speakers of this map come near it and pass" : String.join(", or ", ways);
     }
 
     private static String words(

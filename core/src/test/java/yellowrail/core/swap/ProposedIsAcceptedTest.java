@@ -34,7 +34,7 @@ class ProposedIsAcceptedTest {
     private static final List<String> TYPES =
             List.of("6V6GT", "EL84", "6L6GC", "5881", "EL34", "6550A", "KT66", "KT88", "7591");
     private static final Pattern FIT = Pattern.compile("Fit ([0-9.]+) (k?)Ω");
-    private static final Pattern RESISTOR = Pattern.compile("A resistor of (\\d+) Ω");
+    private static final Pattern REMEDY = Pattern.compile("A (resistor|screen supply|load) of ([0-9]+) (?:Ω|V)");
 
     private static final Map<Criterion, List<PublishedLimit>> ABOUT = Map.of(
             Criterion.PLATE_VOLTS, List.of(Limit.PLATE_VOLTS),
@@ -139,6 +139,7 @@ class ProposedIsAcceptedTest {
     void theHottestIdleAndTheScreenResistorsAreAccepted() {
         Random random = new Random(27);
         int targets = 0;
+        int remedies = 0;
         int found = 0;
         int wanted = 0;
         for (int i = 0; i < STAGES / 3; i++) {
@@ -157,22 +158,37 @@ class ProposedIsAcceptedTest {
             wanted += target.solved() || reachable(setting, judge) ? 1 : 0;
             found += target.solved() ? 1 : 0;
             for (String remedy : remedies(setting, judge)) {
-                Matcher resistor = RESISTOR.matcher(remedy);
-                if (resistor.find()) {
-                    double ohms = Double.parseDouble(resistor.group(1));
-                    Stage with = setting.described()
-                            .tubed(setting.described().tubes().stream()
-                                    .map(t -> new StageTube(t.model(), t.side(), t.scale(), ohms, t.gridOffset()))
-                                    .toList());
-                    assertThat(accepted(
-                                    judge.of(setting.of(with)), List.of(Limit.SCREEN_WATTS, DriveLimit.SCREEN_WATTS)))
+                Optional<StageSetting> with = with(setting, remedy);
+                if (with.isPresent()) {
+                    remedies++;
+                    assertThat(accepted(judge.of(with.get()), List.of(Limit.SCREEN_WATTS, DriveLimit.SCREEN_WATTS)))
                             .as("%s with %s", present, remedy)
                             .isTrue();
                 }
             }
         }
         assertThat(targets).isGreaterThan(STAGES / 12);
+        assertThat(remedies).isGreaterThan(STAGES / 12);
         assertThat((double) found / wanted).isGreaterThanOrEqualTo(0.98);
+    }
+
+    /** The setting that a remedy for hot screens leads to: a resistor at each, a supply of their own, or another load. */
+    private static Optional<StageSetting> with(StageSetting setting, String remedy) {
+        Matcher said = REMEDY.matcher(remedy);
+        if (!said.find()) {
+            return Optional.empty();
+        }
+        Stage stage = setting.described();
+        double figure = Double.parseDouble(said.group(2));
+        return Optional.of(
+                switch (said.group(1)) {
+                    case "resistor" ->
+                        setting.of(stage.tubed(stage.tubes().stream()
+                                .map(t -> new StageTube(t.model(), t.side(), t.scale(), figure, t.gridOffset()))
+                                .toList()));
+                    case "screen supply" -> setting.of(stage.screensAt(figure));
+                    default -> setting.load(figure / stage.loadOhms());
+                });
     }
 
     /** Whether a wide search finds an idle that is accepted. */
