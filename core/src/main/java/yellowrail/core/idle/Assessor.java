@@ -158,9 +158,16 @@ final class Assessor {
                 Verdict.Place.IN_WINDOW,
                 read
                         + (permitted
-                                ? ": below " + chosen.get().name() + ", but as hot as your limits permit ("
-                                        + percent(aim.low()) + " and up)."
+                                ? ": below " + chosen.get().name() + permitted(share.value(), aim)
                                 : ": in " + where + "."));
+    }
+
+    /** The window in force begins a little below the highest permitted reading, which need not be kept yet. */
+    private static String permitted(double share, Window aim) {
+        double most = aim.low() + IdleCheck.PERMITTED_WINDOW;
+        return share > most + 1e-9
+                ? ", and still hotter than your limits permit (" + percent(most) + ")."
+                : ", but as hot as your limits permit (" + percent(aim.low()) + " and up).";
     }
 
     private Statement raised(Outcome outcome) {
