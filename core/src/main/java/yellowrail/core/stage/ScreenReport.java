@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
@@ -112,20 +113,31 @@ public record ScreenReport(
         }
     }
 
-    private record Change(DoubleFunction<StageSetting> made, DoubleFunction<String> words) {}
+    /**
+     * A change of one kind.
+     *
+     * @param told the figure that is told for a place of the search: what is told is what is judged
+     * @param made the setting with that figure
+     * @param words it in words
+     */
+    private record Change(DoubleUnaryOperator told, DoubleFunction<StageSetting> made, DoubleFunction<String> words) {
+        StageSetting at(double place) {
+            return made.apply(told.applyAsDouble(place));
+        }
+    }
 
     /** Looks for the smallest change of each kind that the judge accepts. */
     private record Remedies(StageJudge judge, List<StageJudgement> before, double power, List<String> found) {
-        void add(Change change, double from, double to, boolean roundUp) {
+        void add(Change change, double from, double to, boolean slowly) {
             try {
                 double bad = from;
                 double good = Double.NaN;
                 // The least change first: further on another limit may end it.
                 for (int i = 1; Double.isNaN(good) && i <= PLACES; i++) {
-                    double place = roundUp
+                    double place = slowly
                             ? from + (to - from) * Math.pow(i / (double) PLACES, 3)
                             : from + (to - from) * i / PLACES;
-                    if (mends(change.made().apply(place))) {
+                    if (mends(change.at(place))) {
                         good = place;
                     } else {
                         bad = place;
@@ -136,21 +148,18 @@ public record ScreenReport(
                 }
                 for (int i = 0; i < STEPS; i++) {
                     double middle = (bad + good) / 2;
-                    if (mends(change.made().apply(middle))) {
+                    if (mends(change.at(middle))) {
                         good = middle;
                     } else {
                         bad = middle;
                     }
                 }
-                double round = roundUp ? Math.ceil(good / 10) * 10 : good;
-                StageSetting there = change.made().apply(round);
-                if (!mends(there)) {
-                    return;
-                }
-                double left =
-                        DriveSweep.of(there.stage(), StageJudge.LEVELS).full().watts();
-                found.add(change.words().apply(round) + " would keep them inside, the model's band included; power "
-                        + Show.significant(left, 3) + " W instead of " + Show.significant(power, 3) + " W.");
+                double left = DriveSweep.of(change.at(good).stage(), StageJudge.LEVELS)
+                        .full()
+                        .watts();
+                found.add(change.words().apply(change.told().applyAsDouble(good))
+                        + " would keep them inside, the model's band included; power " + Show.significant(left, 3)
+                        + " W instead of " + Show.significant(power, 3) + " W.");
             } catch (NoSolution none) {
                 // A change that cannot be computed is no advice.
             }
@@ -177,6 +186,7 @@ public record ScreenReport(
 
     private static Change resistor(StageSetting setting) {
         return new Change(
+                place -> Math.ceil(place / 10) * 10,
                 ohms -> setting.of(setting.described()
                         .tubed(setting.described().tubes().stream()
                                 .map(t -> new StageTube(t.model(), t.side(), t.scale(), ohms, t.gridOffset()))
@@ -188,14 +198,16 @@ public record ScreenReport(
         Stage s = setting.described();
         double now = Double.isNaN(s.screenSupplyVolts()) ? s.supplyVolts() : s.screenSupplyVolts();
         return new Change(
-                part -> setting.of(s.screensAt(now * part)),
-                part -> "A screen supply of " + Show.fixed(now * part, 0) + " V, without load,");
+                part -> Math.floor(now * part),
+                volts -> setting.of(s.screensAt(volts)),
+                volts -> "A screen supply of " + Show.fixed(volts, 0) + " V, without load,");
     }
 
     private static Change load(StageSetting setting) {
         double marked = setting.described().loadOhms();
         return new Change(
-                part -> setting.load(setting.loadFactor() * part),
-                part -> "A load of " + Show.fixed(marked * setting.loadFactor() * part, 0) + " Ω");
+                part -> Math.floor(marked * setting.loadFactor() * part),
+                ohms -> setting.load(ohms / marked),
+                ohms -> "A load of " + Show.fixed(ohms, 0) + " Ω");
     }
 }
