@@ -190,3 +190,13 @@ document.addEventListener('DOMContentLoaded', () =>
       t.textContent = new Date(Number(t.dataset.at)).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
   }),
 );
+
+// Which device says something, as the bench names it.
+document.addEventListener(
+  'submit',
+  (event) => {
+    const field = event.target.querySelector('input[type=hidden][name=device]');
+    if (field) field.value = localStorage.getItem('device') || '';
+  },
+  true,
+);

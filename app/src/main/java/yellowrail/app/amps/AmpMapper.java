@@ -31,6 +31,9 @@ interface AmpMapper {
 
     Optional<AmpRow> newestOf(@Param("ampId") UUID ampId);
 
+    /** Versions of a description that an accepted swap made, or going back from one. */
+    List<Integer> versionsBySwap(@Param("ampId") UUID ampId);
+
     Optional<AmpRow> version(@Param("ampId") UUID ampId, @Param("version") int version);
 
     Optional<AmpRow> byVersionId(@Param("id") UUID id);

@@ -3,7 +3,9 @@ package yellowrail.app.amps;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -16,6 +18,7 @@ import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Socket;
 
 /** Amps: kept in versions, never changed. */
 @Service
@@ -96,6 +99,27 @@ public class AmpStore {
         return mapper.version(id, version)
                 .map(this::amp)
                 .orElseThrow(() -> new NotThere("amp " + id + " in version " + version));
+    }
+
+    /**
+     * Sockets that an edit of the description seated otherwise than the version before it, in versions after one, each as it
+     * was edited last; what an accepted swap, or going back from it, describes is none.
+     */
+    public List<Socket> reseated(UUID id, int after) {
+        Set<Integer> bySwap = Set.copyOf(mapper.versionsBySwap(id));
+        Map<String, Socket> edited = new LinkedHashMap<>();
+        int newest = mapper.newestOf(id).map(AmpRow::version).orElse(after);
+        for (int version = after + 1; version <= newest; version++) {
+            if (!bySwap.contains(version)) {
+                List<Socket> before = amp(id, version - 1).description().sockets();
+                amp(id, version).description().sockets().stream()
+                        .filter(s -> before.stream()
+                                .anyMatch(b -> b.name().equals(s.name())
+                                        && !b.tubeType().equals(s.tubeType())))
+                        .forEach(s -> edited.put(s.name(), s));
+            }
+        }
+        return List.copyOf(edited.values());
     }
 
     /**

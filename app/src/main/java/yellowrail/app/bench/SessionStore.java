@@ -8,12 +8,15 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.rounds.RoundReader;
@@ -31,6 +34,7 @@ import yellowrail.core.session.Entry;
 import yellowrail.core.session.FindingList;
 import yellowrail.core.session.Learned;
 import yellowrail.core.session.Plan;
+import yellowrail.core.session.Power;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.events.Read;
@@ -286,6 +290,34 @@ public class SessionStore {
     /** Ids of the sessions that are neither signed nor closed, last worked on first. */
     public List<UUID> open() {
         return mapper.open().stream().map(SessionRow::id).toList();
+    }
+
+    /**
+     * Why the tubes of an amp may not be described otherwise at this time: one of its open sessions has the power declared on,
+     * or not declared. Within a transaction these sessions take no entry until it ends.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Optional<String> notOff(UUID ampId, long now) {
+        for (SessionRow row : mapper.open()) {
+            if (row.ampId().equals(ampId) && mapper.lock(row.id()).isPresent()) {
+                // Read anew, not looked at in memory: whoever writes to it holds that first and the lock second.
+                Power power = Session.replay(
+                                PLAN.read(row.plan()),
+                                mapper.events(row.id(), 0).stream()
+                                        .map(this::entry)
+                                        .toList())
+                        .power(now);
+                if (power != Power.OFF) {
+                    return Optional.of("An open session of this amp stands in the way: " + lower(power.sentence())
+                            + " there. Declare it off in that session, or close the session, and do it again.");
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static String lower(String sentence) {
+        return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
     }
 
     /** Ids of an amp's sessions, newest first. */

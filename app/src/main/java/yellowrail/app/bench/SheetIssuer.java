@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
@@ -18,6 +19,7 @@ import yellowrail.app.targets.Targets;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Socket;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Outcome;
@@ -66,6 +68,7 @@ public class SheetIssuer {
         }
         List<JudgingBasis.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
+        List<String> doubted = doubted(bench, changed);
         Map<String, TubeType> types =
                 tubes.now(judged.state().plan().amp().stage().tubeTypes());
         bench.types().forEach((designation, was) -> {
@@ -83,18 +86,21 @@ public class SheetIssuer {
         });
         Map<String, TubeType> known = new LinkedHashMap<>(bench.types());
         known.putAll(types);
+        known.keySet().removeAll(doubted);
         return new Basis(judged, standards(judged, known, changed));
     }
 
     private BenchSession newestDescription(BenchSession bench, List<JudgingBasis.Change> changed) {
         Amp newest = amps.amp(bench.ampId());
         AmpDescription begun = bench.state().plan().amp();
+        // Which tubes are in the sockets is told by what was put there, not by a description.
+        AmpDescription now = newest.description().seatedAs(begun);
         boolean told = begun.bias().scheme() == BiasScheme.FIXED_UNKNOWN
-                && newest.description().biased(BiasScheme.FIXED_UNKNOWN).meansTheSame(begun);
-        if (newest.version() == bench.ampVersion() || newest.description().meansTheSame(begun) || told) {
+                && now.biased(BiasScheme.FIXED_UNKNOWN).meansTheSame(begun);
+        if (newest.version() == bench.ampVersion() || now.meansTheSame(begun) || told) {
             return bench;
         }
-        boolean samePoints = points(newest.description()).equals(points(begun));
+        boolean samePoints = points(now).equals(points(begun));
         changed.add(new JudgingBasis.Change(
                 "The description of this amp was changed since this session was begun (version " + bench.ampVersion()
                         + ", now " + newest.version() + "): "
@@ -107,9 +113,36 @@ public class SheetIssuer {
                 ? bench.by(
                         newest.version(),
                         Session.replay(
-                                bench.state().plan().of(newest.description()),
-                                bench.state().entries()))
+                                bench.state().plan().of(now), bench.state().entries()))
                 : bench;
+    }
+
+    /**
+     * Types of the sockets for which the description was edited to name another since the session was begun: one of the two is
+     * wrong, and nothing is judged by either. An accepted swap says nothing of the tubes that are in.
+     */
+    private List<String> doubted(BenchSession bench, List<JudgingBasis.Change> changed) {
+        AmpDescription begun = bench.state().plan().amp();
+        List<Socket> others = amps.reseated(bench.ampId(), bench.ampVersion()).stream()
+                .filter(s -> begun.sockets().stream()
+                        .anyMatch(
+                                b -> b.name().equals(s.name()) && !b.tubeType().equals(s.tubeType())))
+                .toList();
+        if (others.isEmpty()) {
+            return List.of();
+        }
+        String names = others.stream().map(Socket::name).distinct().collect(Collectors.joining(", "));
+        changed.add(new JudgingBasis.Change(
+                "The description was changed to other tubes in " + names
+                        + " since this session was begun: whether these or"
+                        + " those are in the sockets is not known, and nothing is judged by either. Begin a new session with"
+                        + " the tubes that are in.",
+                Optional.empty()));
+        return begun.sockets().stream()
+                .filter(b -> others.stream().anyMatch(o -> o.name().equals(b.name())))
+                .map(Socket::tubeType)
+                .distinct()
+                .toList();
     }
 
     private static List<String> points(AmpDescription amp) {

@@ -21,6 +21,7 @@ import yellowrail.app.rounds.History;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.rounds.RoundView;
+import yellowrail.app.swap.AcceptedSwaps;
 import yellowrail.app.targets.Targets;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.app.tubes.TubeStore;
@@ -39,9 +40,16 @@ class OverviewController {
     private final TubeStore tubes;
     private final Targets targets;
     private final TransformerStore transformers;
+    private final AcceptedSwaps swaps;
 
     OverviewController(
-            AmpStore amps, RoundStore rounds, TubeStore tubes, Targets targets, TransformerStore transformers) {
+            AmpStore amps,
+            RoundStore rounds,
+            TubeStore tubes,
+            Targets targets,
+            TransformerStore transformers,
+            AcceptedSwaps swaps) {
+        this.swaps = swaps;
         this.transformers = transformers;
         this.amps = amps;
         this.rounds = rounds;
@@ -119,6 +127,9 @@ class OverviewController {
                                 t -> PinFinder.of(t, description.groups().get(0).method(), fromBelow).stream())
                         .toList());
         model.addAttribute("transformers", transformers.of(id));
+        model.addAttribute(
+                "swap",
+                swaps.newestOf(id).filter(s -> s.version() == amp.version()).orElse(null));
         model.addAttribute("computed", targets.computed(amp));
         model.addAttribute("last", last.map(r -> RoundView.of(r, windows)));
         model.addAttribute("history", History.of(all, windows));

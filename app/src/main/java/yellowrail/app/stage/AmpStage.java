@@ -1,6 +1,7 @@
 package yellowrail.app.stage;
 
 import java.util.List;
+import java.util.Set;
 import yellowrail.core.judging.Known;
 
 /**
@@ -13,6 +14,7 @@ import yellowrail.core.judging.Known;
  * @param missing what keeps it from being computed; empty when nothing does
  * @param channels channels of the amp
  * @param read how its tubes were read, for each thing the bias can turn out to be; empty where that does not stand
+ * @param assumed names of the texts that nothing known of the amp tells
  * @param leftOut that newer rounds could not be used, in a sentence; empty when none was left out
  */
 public record AmpStage(
@@ -23,6 +25,7 @@ public record AmpStage(
         String missing,
         int channels,
         List<Known> read,
+        Set<String> assumed,
         String leftOut) {
     /**
      * A measured idle point with its band, volts from the cathode.
@@ -51,5 +54,6 @@ public record AmpStage(
     public AmpStage {
         notes = List.copyOf(notes);
         points = List.copyOf(points);
+        assumed = Set.copyOf(assumed);
     }
 }

@@ -2,10 +2,12 @@ package yellowrail.app.stage;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
@@ -61,6 +63,9 @@ public class FromAmp {
         private SupplyEstimate supply;
         private String leftOut = "";
         private List<Known> read = List.of();
+        /** What an amp never tells, and then what this one does not. */
+        private final Set<String> assumed =
+                new HashSet<>(Set.of("secondary", "loadFactor", "mains", "margin", "clean", "readings"));
 
         Filling(Amp amp, int channel) {
             this.amp = amp;
@@ -122,18 +127,27 @@ public class FromAmp {
                 notes.add("No round with volts and current of every tube yet: B+ is to be typed, its source resistance"
                         + " of 100 Ω is assumed.");
                 texts.put("source", "100 Ω");
+                assumed.addAll(Set.of("source", "feed", "screens", "scales", "offsets", "idle"));
             } else {
                 readings(usable, tube);
             }
             StageForm form = StageForm.from(texts::get).of(figures);
             return new AmpStage(
-                    form, strict(form), notes, AmpReadings.points(usable, sockets), missing, channels, read, leftOut);
+                    form,
+                    strict(form),
+                    notes,
+                    AmpReadings.points(usable, sockets),
+                    missing,
+                    channels,
+                    read,
+                    assumed,
+                    leftOut);
         }
 
         private AmpStage none(String why) {
             miss(why);
             StageForm form = StageForm.from(texts::get);
-            return new AmpStage(form, form, notes, List.of(), missing, channels, read, "");
+            return new AmpStage(form, form, notes, List.of(), missing, channels, read, assumed, "");
         }
 
         private StageForm strict(StageForm form) {
@@ -185,7 +199,10 @@ public class FromAmp {
                     notes.add("A cathode resistor shared by " + method.tubes() + " of " + sockets.size()
                             + " tubes is computed as one of " + text + " at each.");
                 }
-            } else if (a.bias().scheme() == BiasScheme.MIXED) {
+            } else {
+                assumed.addAll(Set.of("at", "cathode", "shared"));
+            }
+            if (!method.tellsCathodeVolts() && a.bias().scheme() == BiasScheme.MIXED) {
                 texts.put("cathode", "");
                 miss("the cathode resistor's ohms are not in the description");
             }
@@ -209,6 +226,7 @@ public class FromAmp {
                     return;
                 }
             }
+            assumed.add("rdc");
             halfOhms = Copper.assumedOhms(load.orElse(0.0), a.stage().topology());
             texts.put("rdc", Show.significant(halfOhms, 2) + " Ω");
             notes.add("The winding's copper was not measured: " + Show.plain(100 * Copper.SHARE, 2)
@@ -274,6 +292,7 @@ public class FromAmp {
                 return;
             }
             if (!read) {
+                assumed.addAll(Set.of("feed", "screens"));
                 notes.add("Screens were not read: they are fed from B+ without a drop.");
                 return;
             }

@@ -47,6 +47,8 @@ public final class StoredShapes {
 
     public static final Shape<StoredSpeaker> SPEAKER = new Shape<>("speaker", StoredSpeaker.class);
 
+    public static final Shape<StoredSwap> SWAP = new Shape<>("accepted swap", StoredSwap.class);
+
     static final List<Shape<?>> ALL = List.of(
             AMP,
             TUBE_TYPE,
@@ -62,7 +64,8 @@ public final class StoredShapes {
             PASSPHRASE,
             TRANSFORMER,
             AC_READING,
-            SPEAKER);
+            SPEAKER,
+            SWAP);
 
     private StoredShapes() {}
 }

@@ -42,6 +42,14 @@ record AmpAround(Map<String, String> texts) {
         value.ifPresent(v -> texts.put(name, Show.siPlain(v, unit, DIGITS)));
     }
 
+    /** What is known of the amp goes before what is said. */
+    UnaryOperator<String> before(UnaryOperator<String> said) {
+        return name -> {
+            String known = texts.get(name);
+            return known == null || name.startsWith("to") ? said.apply(name) : known;
+        };
+    }
+
     /** What the address says goes before. */
     UnaryOperator<String> over(UnaryOperator<String> said) {
         return name -> {

@@ -2,7 +2,6 @@ package yellowrail.app.swap;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -11,11 +10,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
-import yellowrail.app.bench.SessionStore;
-import yellowrail.app.stage.AmpStage;
-import yellowrail.app.stage.FromAmp;
-import yellowrail.app.transformers.TransformerStore;
-import yellowrail.core.session.Learned;
 
 /** May other tubes go in here? Its whole state is in the address. */
 @Controller
@@ -25,17 +19,12 @@ class SwapController {
 
     private final SwapPages pages;
     private final AmpStore amps;
-    private final FromAmp fromAmp;
-    private final SessionStore sessions;
-    private final TransformerStore transformers;
+    private final SwapsOfAmp swaps;
 
-    SwapController(
-            SwapPages pages, AmpStore amps, FromAmp fromAmp, SessionStore sessions, TransformerStore transformers) {
-        this.sessions = sessions;
-        this.transformers = transformers;
+    SwapController(SwapPages pages, AmpStore amps, SwapsOfAmp swaps) {
         this.pages = pages;
         this.amps = amps;
-        this.fromAmp = fromAmp;
+        this.swaps = swaps;
     }
 
     @GetMapping("/swap")
@@ -67,14 +56,11 @@ class SwapController {
             HttpServletResponse response,
             Model model) {
         Amp amp = amps.amp(id);
-        AmpStage stage = fromAmp.of(amp, channel);
         boolean moved = request.getParameter("tube") != null;
-        SwapForm form = moved
-                ? form(request)
-                : SwapForm.from(around(amp, stage, channel).over(request::getParameter), stage.form());
+        SwapForm form = moved ? form(request) : swaps.form(amp, channel, request::getParameter);
         model.addAttribute("action", "/amps/" + id + "/swap");
         model.addAttribute("amp", amp);
-        model.addAttribute("ofAmp", stage);
+        model.addAttribute("ofAmp", swaps.stage(amp, channel));
         model.addAttribute(CHANNEL, channel);
         return shown(form, request, response, model);
     }
@@ -88,20 +74,6 @@ class SwapController {
         model.addAttribute("stage", pages.stage(form));
         model.addAttribute("query", form.query());
         return "swap/sheet";
-    }
-
-    private AmpAround around(Amp amp, AmpStage stage, int channel) {
-        return AmpAround.of(
-                amp.description(),
-                stage.channels(),
-                sessions.ofAmp(amp.id()).stream()
-                        .findFirst()
-                        .map(s -> sessions.look(s, b -> Learned.ranges(b.state())))
-                        .orElse(Map.of())
-                        .values(),
-                transformers
-                        .fittedTo(amp.id(), channel)
-                        .flatMap(t -> t.description().coreAmperes()));
     }
 
     private String shown(SwapForm form, HttpServletRequest request, HttpServletResponse response, Model model) {

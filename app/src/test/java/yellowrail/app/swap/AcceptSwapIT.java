@@ -2,9 +2,6 @@ package yellowrail.app.swap;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import java.util.List;
 import java.util.Map;
@@ -15,13 +12,12 @@ import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.OutputTransformer;
-import yellowrail.core.tube.Connection;
+import yellowrail.core.session.Entry;
+import yellowrail.core.session.Power;
+import yellowrail.core.session.events.Declared;
 
 /** A swap accepted: refused first, a row mended, a new version of the amp, the work, the session, and the way back. */
 class AcceptSwapIT extends BrowserIT {
-    private static final String AROUND = "&winding=6&others=0.6&leak=100k&coldest=-70&hottest=-20&htDc=400&chokeDc=0"
-            + "&htOthers=20&diameter=60&height=150&tied=none&wanted=60";
-
     private Amp amp(String name) {
         AmpDescription d = pair(name, "EL34");
         AmpDescription loaded = new AmpDescription(
@@ -88,73 +84,42 @@ class AcceptSwapIT extends BrowserIT {
         assertThat(amps.amp(amp.id()).description().stage().tubeTypes()).isEqualTo(List.of("6L6GC"));
         assertThat(amps.amp(amp.id()).version()).isEqualTo(2);
         assertThat(amps.amp(amp.id(), 1).description()).isEqualTo(amp.description());
+        // Each step is ticked where it stands, and stays ticked.
+        page.locator("#step-0 button").click();
+        page.waitForURL("**#step-0");
+        assertThat(page.locator("#step-0")).containsText("Done");
+        assertThat(page.locator("h2").first()).containsText("Work, 1 of");
+        String work = page.url();
         page.locator("a:has-text('Begin the session for new tubes')").click();
         assertThat(page.locator("[name=purpose]")).hasValue("NEW_TUBES");
         assertThat(page.locator("[name=changing]")).hasValue("all");
-        String work = page.evaluate("() => document.referrer").toString();
         page.locator("button:text-is('Begin')").click();
         page.waitForURL("**/bench/*-*");
         assertThat(page.locator("#bench")).containsText("New tubes");
         assertThat(sessions.ofAmp(amp.id())).hasSize(1);
-        page.navigate(work);
-        page.locator("button:has-text('Undo')").click();
+        page.navigate(url("/amps/" + amp.id()));
+        page.locator("a:has-text('work to go with 2 × 6L6GC')").click();
+        assertThat(page.locator("#step-0")).containsText("Done");
+        // Back: not while a session's power is not declared, and not with the new tubes in.
+        page.locator("button:has-text('Describe the amp with 2 × EL34 again')").click();
+        assertThat(page.locator("[role=alert]")).containsText("Say first which tubes are in the sockets now");
+        page.check("[name=now][value=AFTER]");
+        page.locator("button:has-text('Describe the amp with 2 × EL34 again')").click();
+        assertThat(page.locator("[role=alert]")).containsText("take them out first");
+        page.check("[name=now][value=NONE]");
+        page.locator("button:has-text('Describe the amp with 2 × EL34 again')").click();
+        assertThat(page.locator("[role=alert]")).containsText("the amp's power is not declared there");
+        looksRight();
+        sessions.append(
+                sessions.ofAmp(amp.id()).get(0),
+                new Entry(UUID.randomUUID().toString(), clock.millis(), "desk", new Declared(Power.OFF)));
+        page.check("[name=now][value=NONE]");
+        page.locator("button:has-text('Describe the amp with 2 × EL34 again')").click();
         page.waitForURL("**/amps/" + amp.id());
         assertThat(amps.amp(amp.id()).description()).isEqualTo(amp.description());
         assertThat(amps.amp(amp.id()).version()).isEqualTo(3);
-    }
-
-    private int sent(Amp amp, String query, int seen, UUID version) throws Exception {
-        return mvc.perform(post("/amps/" + amp.id() + "/swap?" + query)
-                        .with(csrf())
-                        .param("versionId", version.toString())
-                        .param("seen", String.valueOf(seen))
-                        .param("place", "1"))
-                .andReturn()
-                .getResponse()
-                .getStatus();
-    }
-
-    private int work(Amp amp, String query) throws Exception {
-        return mvc.perform(get("/amps/" + amp.id() + "/swap/work?place=1&before=1&" + query))
-                .andReturn()
-                .getResponse()
-                .getStatus();
-    }
-
-    /** However it is sent: nothing but a sheet that passes, of this amp's tubes, as it was seen, changes a description. */
-    @Test
-    void everyOtherWayIsRefused() throws Exception {
-        Amp amp = amp("Curlew 40");
-        String stage = "tube=EL34&supply=350&load=4k&idle=60";
-        UUID version = UUID.randomUUID();
-        assertThat(sent(amp, "tube=nothing", 1, version)).as("not understood").isEqualTo(422);
-        assertThat(sent(amp, stage + "&to1=6L6GC", 1, version))
-                .as("nothing answered")
-                .isEqualTo(422);
-        assertThat(sent(amp, stage + "&to1=6550" + AROUND, 1, version))
-                .as("fails")
-                .isEqualTo(422);
-        assertThat(sent(amp, "tube=6V6GT&supply=280&load=8k&idle=60&to1=6L6GC" + AROUND, 1, version))
-                .as("a sheet of another amp's tubes")
-                .isEqualTo(422);
-        assertThat(sent(amp, stage + "&to1=6L6GC&count1=4" + AROUND, 1, version))
-                .as("more sockets than there are")
-                .isEqualTo(422);
-        assertThat(amps.amp(amp.id()).version()).isEqualTo(1);
-        assertThat(work(amp, stage + "&to1=6L6GC" + AROUND))
-                .as("nothing was accepted")
-                .isEqualTo(404);
-        assertThat(sent(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND, 1, version))
-                .isEqualTo(302);
-        assertThat(amps.amp(amp.id()).description().stage().connection()).isEqualTo(Connection.TRIODE);
-        assertThat(work(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND)).isEqualTo(200);
-        assertThat(work(amp, stage + "&to1=KT88" + AROUND)).as("another type").isEqualTo(404);
-        assertThat(sent(amp, stage + "&to1=6L6GC&wired1=triode" + AROUND, 1, version))
-                .as("the same press again")
-                .isEqualTo(302);
-        assertThat(amps.amp(amp.id()).version()).isEqualTo(2);
-        assertThat(sent(amp, stage + "&to1=6L6GC" + AROUND, 1, UUID.randomUUID()))
-                .as("changed meanwhile")
-                .isEqualTo(409);
+        page.navigate(work);
+        assertThat(page.locator(".page")).containsText("The amp was described anew since");
+        assertThat(page.locator("button:has-text('again')")).hasCount(0);
     }
 }

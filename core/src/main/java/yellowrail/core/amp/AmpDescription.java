@@ -78,6 +78,22 @@ public record AmpDescription(
         return new AmpDescription(name, other, bias, groups, supply, output, judging, quirks);
     }
 
+    /** The same amp with the types of another description in sockets of the same names. */
+    public AmpDescription seatedAs(AmpDescription other) {
+        return wired(new StageLayout(
+                stage.topology(),
+                stage.connection(),
+                stage.tap(),
+                stage.sockets().stream()
+                        .map(s -> other.sockets().stream()
+                                .filter(o -> o.name().equals(s.name()))
+                                .findFirst()
+                                .map(o -> new Socket(s.name(), s.channel(), s.side(), o.tubeType()))
+                                .orElse(s))
+                        .toList(),
+                stage.screenOhms()));
+    }
+
     /** The same amp fed otherwise. */
     public AmpDescription fed(Supply other) {
         return new AmpDescription(name, stage, bias, groups, other, output, judging, quirks);
