@@ -28,20 +28,22 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
 
     private static final double COLDEST = 0.15;
     private static final double HOTTEST = 1.2;
-    private static final int STEPS = 12;
+    private static final double STEP = 0.1;
+    private static final int STEPS = 8;
 
     /** @param setting at marked load and described mains; its idle is what is looked for */
     public static ComputedTarget of(StageSetting setting, StageJudge judge) {
-        double cold = COLDEST;
-        List<StageJudgement> coldest = judged(setting, judge.proposing(), cold);
-        if (!StageJudge.accepted(coldest)) {
-            return leastBad(setting, judge, gravest(coldest));
-        }
+        // Colder is not always better: volts rise, out of what the model was fitted on or past a limit.
         double hot = HOTTEST;
-        if (accepted(setting, judge, hot)) {
-            return target(setting, judge, hot);
+        double cold = HOTTEST;
+        while (!accepted(setting, judge, cold)) {
+            if (cold == COLDEST) {
+                return leastBad(setting, judge, gravest(judged(setting, judge.proposing(), COLDEST)));
+            }
+            hot = cold;
+            cold = Math.max(COLDEST, cold - STEP);
         }
-        for (int i = 0; i < STEPS; i++) {
+        for (int i = 0; i < STEPS && hot > cold; i++) {
             double middle = (cold + hot) / 2;
             if (accepted(setting, judge, middle)) {
                 cold = middle;
@@ -99,7 +101,7 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
     private static ComputedTarget leastBad(StageSetting setting, StageJudge judge, StageJudgement coldest) {
         double best = COLDEST;
         StageJudgement least = coldest;
-        boolean heat = coldest.limit() == Limit.PLATE_WATTS;
+        boolean heat = coldest.limit() == Limit.PLATE_WATTS && coldest.standing() != Standing.UNKNOWN;
         for (double share = COLDEST; heat && share <= 0.6; share += 0.05) {
             StageJudgement worst = plate(judged(setting, judge, share));
             if (worst.share() < least.share()) {
