@@ -69,21 +69,22 @@ public record Round(
 
     private RoundReadings asRead() {
         return new RoundReadings(
-                state.meter(),
-                state.reference(),
-                holding(Quantity.MAINS, "").map(Reading::value),
-                state.limiter().yes(),
-                state.reduced().yes(),
-                state.apart().yes() ? Pairing.apart() : Pairing.together(),
-                state.spread(),
-                byPoint(Quantity.CURRENT),
-                byPoint(Quantity.INDIVIDUAL),
-                byPoint(Quantity.PLATE),
-                byPoint(Quantity.CATHODE),
-                byPoint(Quantity.SCREEN),
-                byPoint(Quantity.SCREEN_DROP),
-                holding(Quantity.CHOKE, "").map(Reading::typed),
-                Map.of());
+                        state.meter(),
+                        state.reference(),
+                        holding(Quantity.MAINS, "").map(Reading::value),
+                        state.limiter().yes(),
+                        state.reduced().yes(),
+                        state.apart().yes() ? Pairing.apart() : Pairing.together(),
+                        state.spread(),
+                        byPoint(Quantity.CURRENT),
+                        byPoint(Quantity.INDIVIDUAL),
+                        byPoint(Quantity.PLATE),
+                        byPoint(Quantity.CATHODE),
+                        byPoint(Quantity.SCREEN),
+                        byPoint(Quantity.SCREEN_DROP),
+                        holding(Quantity.CHOKE, "").map(Reading::typed),
+                        Map.of())
+                .grids(byPoint(Quantity.GRID), holding(Quantity.BIAS_NODE, "").map(Reading::typed));
     }
 
     private Map<String, Typed> byPoint(Quantity quantity) {

@@ -180,7 +180,8 @@ class GeneratorIT {
             if (names) {
                 String path = page.path()
                         .replaceFirst("\\{[^}]+}", Matcher.quoteReplacement(coded))
-                        .replace("{version}", "1");
+                        .replace("{version}", "1")
+                        .replace("{swapId}", UUID.randomUUID().toString());
                 boolean files = path.contains("{name:");
                 for (String file : files ? Routes.FILES : List.of("")) {
                     open(path.replaceFirst("\\{name:.*", file));

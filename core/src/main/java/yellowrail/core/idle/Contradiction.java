@@ -14,6 +14,8 @@ public record Contradiction(Code code, String about, String sentence) {
         METHOD_FIGURE("way of taking current"),
         BIAS_SCHEME("bias scheme"),
         CATHODE_VOLTS("cathode volts"),
+        /** Grid volts beside the current, and the bias node. */
+        GRID_VOLTS("grid volts"),
         SCREEN_CURRENT("screen current"),
         SCREEN_VOLTS("screen volts"),
         /** Single readings beside the reading of the point they share. */

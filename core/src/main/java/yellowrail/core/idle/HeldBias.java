@@ -2,6 +2,7 @@ package yellowrail.core.idle;
 
 import java.util.Optional;
 import yellowrail.core.reading.Band;
+import yellowrail.core.tube.ModelTrust;
 import yellowrail.core.tube.TubeModel;
 import yellowrail.core.tube.TubeModels;
 import yellowrail.core.tube.TubeType;
@@ -13,9 +14,6 @@ import yellowrail.core.tube.TubeType;
  * supply from stiff to soft.
  */
 final class HeldBias {
-    /** Screens behind a dropping resistor or on a supply of their own, as a share of the plate's volts. */
-    private static final double LEAST_SCREEN = 0.7;
-
     private static final int STEPS = 22;
 
     /** Supplies are seldom softer, share of B+ lost at idle; behind the softest the rise is overestimated. */
@@ -51,7 +49,7 @@ final class HeldBias {
      */
     Band exponent(double volts, Optional<Double> screen, double amperes, double ratio) {
         double high = screen.orElse(volts);
-        double low = screen.orElse(LEAST_SCREEN * volts);
+        double low = screen.orElse(ModelTrust.LEAST_SCREEN * volts);
         double stiff = solve(volts, high, amperes, ratio, 0);
         double least = solve(volts, low, amperes, ratio, SOFT_SAG) * (1 - FLATTER);
         double usual = solve(volts, high, amperes, ratio, SupplySoftness.SILICON_SAG);

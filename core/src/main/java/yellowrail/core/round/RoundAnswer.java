@@ -2,6 +2,7 @@ package yellowrail.core.round;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Verdict;
@@ -15,6 +16,7 @@ import yellowrail.core.idle.Verdict;
  * @param balances sides of each channel whose tubes were all read alone
  * @param contradictions cross-checks that failed
  * @param unmeasured names of sockets without a current
+ * @param weak sockets whose tube is weak by its grid volts, with a sentence
  */
 public record RoundAnswer(
         List<SocketAnswer> sockets,
@@ -22,12 +24,14 @@ public record RoundAnswer(
         String worst,
         List<Balance> balances,
         List<Contradiction> contradictions,
-        List<String> unmeasured) {
+        List<String> unmeasured,
+        Map<String, String> weak) {
     public RoundAnswer {
         sockets = List.copyOf(sockets);
         balances = List.copyOf(balances);
         contradictions = List.copyOf(contradictions);
         unmeasured = List.copyOf(unmeasured);
+        weak = Map.copyOf(weak);
     }
 
     /** The measured socket that dissipates most of its rating; empty while none has watts. */

@@ -84,13 +84,16 @@ public final class RoundCheck {
                         .thenComparingDouble(s ->
                                 s.answer().judgedShare().map(Estimate::value).orElse(0.0)));
         List<Contradiction> contradictions = contradictions(sockets);
+        GridVolts.Found grids = GridVolts.of(amp, readings, sockets);
+        contradictions.addAll(grids.contradictions());
         return new RoundAnswer(
                 sockets,
-                overall(worst, sockets, unmeasured, contradictions),
+                overall(worst, sockets, unmeasured, contradictions, grids.weak()),
                 worst.map(s -> s.socket().name()).orElse(""),
                 balances(sockets),
                 contradictions,
-                unmeasured);
+                unmeasured,
+                grids.weak());
     }
 
     private SocketAnswer socket(Socket socket) {
@@ -186,7 +189,8 @@ public final class RoundCheck {
             Optional<SocketAnswer> worst,
             List<SocketAnswer> sockets,
             List<String> unmeasured,
-            List<Contradiction> contradictions) {
+            List<Contradiction> contradictions,
+            Map<String, String> weak) {
         if (worst.isEmpty()) {
             return Verdict.unknown(List.of("No socket was measured."));
         }
@@ -198,6 +202,7 @@ public final class RoundCheck {
                 .forEach(s -> qualifiers.addAll(s.answer().verdict().qualifiers()));
         List<String> reasons = new ArrayList<>(
                 contradictions.stream().map(Contradiction::sentence).toList());
+        reasons.addAll(weak.values());
         leading.reasons().forEach(r -> reasons.add(name + ": " + r));
         if (!unmeasured.isEmpty()) {
             qualifiers.add(Verdict.Qualifier.SAMPLED);

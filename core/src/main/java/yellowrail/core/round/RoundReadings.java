@@ -27,6 +27,8 @@ import yellowrail.core.reading.Typed;
  * @param choke drop over the choke or B+ resistor
  * @param pairings how volts and current of single sockets belong together; the others go by {@code pairing}
  * @param mainsMoved how far the mains moved while the round was read, share; empty when it was read once
+ * @param grid grid volts by socket, below zero but for a fault
+ * @param biasNode the node of the bias supply; empty when not read
  * @param turns what is known of readings that were taken by turns; empty when all were read in one power-on
  * @param ownExponent how this amp's dissipation follows the mains, from its own readings; empty when not known
  */
@@ -48,6 +50,8 @@ public record RoundReadings(
         Map<String, Pairing> pairings,
         Optional<Double> mainsMoved,
         Optional<Band> ownExponent,
+        Map<String, Typed> grid,
+        Optional<Typed> biasNode,
         Optional<Turns> turns) {
     /**
      * Read by turns: one adaptor went from socket to socket, each in a power-on of its own.
@@ -95,6 +99,8 @@ public record RoundReadings(
                 pairings,
                 Optional.empty(),
                 Optional.empty(),
+                Map.of(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -106,21 +112,27 @@ public record RoundReadings(
         screenVolts = Map.copyOf(screenVolts);
         screenDrop = Map.copyOf(screenDrop);
         pairings = Map.copyOf(pairings);
+        grid = Map.copyOf(grid);
     }
 
     /** The same round, judged with the amp's own way of following the mains. */
     public RoundReadings following(Optional<Band> exponent) {
-        return with(mainsMoved, exponent, turns);
+        return with(mainsMoved, exponent, grid, biasNode, turns);
+    }
+
+    /** The same round with its grids, and the node that feeds them. */
+    public RoundReadings grids(Map<String, Typed> sockets, Optional<Typed> node) {
+        return with(mainsMoved, ownExponent, sockets, node, turns);
     }
 
     /** The same round with how far the mains moved meanwhile, share. */
     public RoundReadings mainsMoved(Optional<Double> share) {
-        return with(share, ownExponent, turns);
+        return with(share, ownExponent, grid, biasNode, turns);
     }
 
     /** The same round, read by turns. */
     public RoundReadings byTurns(Turns how) {
-        return with(mainsMoved, ownExponent, Optional.of(how));
+        return with(mainsMoved, ownExponent, grid, biasNode, Optional.of(how));
     }
 
     /** Mains while a socket was read, V; empty when it was not read. */
@@ -128,7 +140,12 @@ public record RoundReadings(
         return turns.isPresent() ? Optional.ofNullable(turns.get().mains().get(socket)) : mains;
     }
 
-    private RoundReadings with(Optional<Double> moved, Optional<Band> exponent, Optional<Turns> how) {
+    private RoundReadings with(
+            Optional<Double> moved,
+            Optional<Band> exponent,
+            Map<String, Typed> grids,
+            Optional<Typed> node,
+            Optional<Turns> how) {
         return new RoundReadings(
                 meter,
                 reference,
@@ -147,6 +164,8 @@ public record RoundReadings(
                 pairings,
                 moved,
                 exponent,
+                grids,
+                node,
                 how);
     }
 

@@ -27,7 +27,8 @@ public record Finding(
         SWAP("exchange of tubes"),
         CONTRADICTION("contradiction"),
         EXCURSION("above a limit"),
-        PLATE_MOVED("plate volts moved");
+        PLATE_MOVED("plate volts moved"),
+        WEAK_TUBE("weak tube");
 
         private final String words;
 

@@ -54,7 +54,10 @@ public final class FindingList {
         list.swaps();
         list.excursions();
         list.contradictions();
+        list.biasNode();
+        list.weakTubes();
         PlateWatch.of(session).forEach(list::unlessCause);
+        WattsTrend.of(session, judged).forEach(list::unlessCause);
         List<Finding> all = new ArrayList<>();
         list.found.values().stream().filter(Finding::open).forEach(all::add);
         list.found.values().stream().filter(f -> !f.open()).forEach(all::add);
@@ -284,8 +287,11 @@ public final class FindingList {
 
     /** When the newest current of a round was read: volts that were read after it may belong to the next pass. */
     private static long read(SessionAssessment.JudgedRound round) {
+        boolean grids = gridsContradict(round);
         return round.round().taken().stream()
-                .filter(r -> r.quantity() == Quantity.CURRENT || r.quantity() == Quantity.INDIVIDUAL)
+                .filter(r -> r.quantity() == Quantity.CURRENT
+                        || r.quantity() == Quantity.INDIVIDUAL
+                        || grids && r.quantity() == Quantity.GRID)
                 .mapToLong(RecordedReading::at)
                 .max()
                 .orElse(round.round().at());
@@ -342,8 +348,66 @@ public final class FindingList {
         }
     }
 
+    /** A bias supply that was confirmed above the chassis; read again below it, it is answered. */
+    private void biasNode() {
+        List<RecordedReading> read = RoundAssembler.biasNode(session);
+        for (int i = 0; i < read.size(); i++) {
+            RecordedReading wrong = read.get(i);
+            if (wrong.typed().value() <= session.plan().meter().limit(wrong.typed())) {
+                continue;
+            }
+            Finding finding = new Finding(
+                    Finding.Code.CONTRADICTION,
+                    "bias node",
+                    "",
+                    wrong.at(),
+                    "The bias node was read as " + wrong.typed().echo() + ", above the chassis.",
+                    Optional.empty(),
+                    "Read it again with its sign, or correct the reading.");
+            Optional<String> again = read.subList(i + 1, read.size()).stream()
+                    .filter(r -> r.typed().value() < 0)
+                    .map(r -> "read again as " + r.typed().echo())
+                    .findFirst();
+            add(again.or(() -> causeFound(finding.key(), finding.since()))
+                    .map(finding::closed)
+                    .orElse(finding));
+        }
+    }
+
+    /** A tube whose grid says that it is weak; an independent second reading of the grid makes sure of it. */
+    private void weakTubes() {
+        for (SessionAssessment.JudgedRound round : judged.rounds()) {
+            round.answer().weak().forEach((socket, sentence) -> {
+                List<RecordedReading> grids = session.holding().stream()
+                        .filter(r -> r.isOf(Quantity.GRID, socket))
+                        .toList();
+                Finding finding = new Finding(
+                        Finding.Code.WEAK_TUBE,
+                        socket,
+                        tubes.label(tubes.in(socket, round.round().at())),
+                        round.round().at(),
+                        sentence,
+                        Optional.empty(),
+                        "Read the grid of " + socket + " once more.");
+                Optional<String> second = grids.size() > 1
+                        ? Optional.of("read a second time as "
+                                + grids.get(grids.size() - 1).typed().echo())
+                        : Optional.empty();
+                add(second.or(() -> causeFound(finding.key(), finding.since()))
+                        .map(finding::closed)
+                        .orElse(finding));
+            });
+        }
+    }
+
+    private static boolean gridsContradict(SessionAssessment.JudgedRound round) {
+        return round.answer().contradictions().stream().anyMatch(c -> c.code() == Contradiction.Code.GRID_VOLTS);
+    }
+
+    /** Grids count where it is they that contradict. */
     private static Set<String> keys(SessionAssessment.JudgedRound round) {
-        return keys(round.round().taken().stream());
+        boolean grids = gridsContradict(round);
+        return keys(round.round().taken().stream().filter(r -> grids || r.quantity() != Quantity.GRID));
     }
 
     /** What was read after one time up to another: a pass may begin before its round does. */
@@ -352,9 +416,7 @@ public final class FindingList {
     }
 
     private static Set<String> keys(Stream<RecordedReading> readings) {
-        return readings.filter(r -> r.quantity() != Quantity.GRID)
-                .map(r -> r.quantity() + "/" + r.point().name())
-                .collect(Collectors.toSet());
+        return readings.map(r -> r.quantity() + "/" + r.point().name()).collect(Collectors.toSet());
     }
 
     private static Optional<String> contradiction(SessionAssessment.JudgedRound round) {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.round.Quantity;
 
-/** Plate volts that move in one setting while mains and current stand: the supply, or a bad contact. */
+/** Plate volts that move in one setting while mains and current stand, at once or in steps: the supply, or a bad contact. */
 final class PlateWatch {
     private static final double MOVED = 0.02;
     private static final double MAINS_EQUAL = 0.01;
@@ -25,13 +25,14 @@ final class PlateWatch {
                             && r.minutesOn() >= 9.75)
                     .toList();
             for (int i = 1; i < volts.size(); i++) {
-                RecordedReading before = volts.get(i - 1);
                 RecordedReading now = volts.get(i);
-                if (before.context().stretch() == now.context().stretch()
-                        && moved(before, now)
-                        && equal(session, before, now, socket)) {
-                    found.add(finding(socket, before, now));
-                }
+                volts.subList(0, i).stream()
+                        .filter(before ->
+                                before.context().stretch() == now.context().stretch()
+                                        && moved(before, now)
+                                        && equal(session, before, now, socket))
+                        .reduce((a, b) -> b)
+                        .ifPresent(before -> found.add(finding(socket, before, now)));
             }
         }
         return found;

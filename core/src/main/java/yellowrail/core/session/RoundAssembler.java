@@ -2,6 +2,7 @@ package yellowrail.core.session;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
+import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
@@ -113,9 +115,22 @@ final class RoundAssembler {
                         values.get(Quantity.SCREEN_DROP),
                         Optional.ofNullable(values.get(Quantity.CHOKE).get("")),
                         pairings(session, now, before, volts))
+                .grids(
+                        values.get(Quantity.GRID),
+                        biasNode(session).stream().reduce((a, b) -> b).map(RecordedReading::typed))
                 .mainsMoved(runs.stream()
                         .flatMap(run -> mains(session, run).flatMap(m -> mainsMoved(session, run, m)).stream())
                         .max(Double::compare));
+    }
+
+    /** The node of the bias supply as it was read, with the output tubes in or out, in order. */
+    static List<RecordedReading> biasNode(Session session) {
+        return session.holding().stream()
+                .filter(r -> r.quantity() == Quantity.BIAS_NODE
+                        || r.quantity() == Quantity.UNLOADED
+                                && SupplyNode.namesBiasSupply(r.point().name()))
+                .sorted(Comparator.comparingLong(RecordedReading::at))
+                .toList();
     }
 
     /** Power-ons apart: by turns each position has its own, and what the mains did between them moved no reading. */

@@ -25,9 +25,6 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
     private static final double SLACK = 0.5;
 
     private static final double JUMP = 0.03;
-    private static final double RISES = 0.012;
-    private static final double FALLS = 0.02;
-    private static final double TREND_MINUTES = 30;
     private static final double LAST_WITHIN = 0.006;
     private static final double DIGIT = 0.005;
     /** Mains read no further than this from either end tells of the whole soak, minutes. */
@@ -233,23 +230,20 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
             double off = Double.POSITIVE_INFINITY;
             for (double exponent : exponents) {
                 List<Sample> samples = carried(window, exponent);
-                double slope = RobustLine.slope(samples)
-                        * TREND_MINUTES
-                        / RobustLine.median(
-                                samples.stream().map(Sample::amperes).toList());
+                double slope = Trend.share(samples);
                 rises = Math.max(rises, slope);
                 falls = Math.min(falls, slope);
                 off = Math.min(off, Math.abs(lastOff(samples)));
             }
-            if (rises > RISES + ROUNDING) {
+            if (rises > Trend.RISES + ROUNDING) {
                 wants.add(new Want(
-                        name + " rises " + percent(rises) + " in 30 min (" + percent(RISES) + " at most)"
+                        name + " rises " + percent(rises) + " in 30 min (" + percent(Trend.RISES) + " at most)"
                                 + mains(rises, falls) + ": watch on until it is flat, or find the cause.",
                         Optional.empty()));
             }
-            if (falls < -FALLS - ROUNDING) {
+            if (falls < -Trend.FALLS - ROUNDING) {
                 wants.add(new Want(
-                        name + " falls " + percent(-falls) + " in 30 min (" + percent(FALLS) + " at most)"
+                        name + " falls " + percent(-falls) + " in 30 min (" + percent(Trend.FALLS) + " at most)"
                                 + mains(rises, falls) + ": watch on until it is flat.",
                         Optional.empty()));
             }
@@ -263,7 +257,7 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
 
         /** A wide exponent and a mains that wandered leave open what the tube itself did. */
         private static String mains(double rises, double falls) {
-            return rises - falls > RISES / 2
+            return rises - falls > Trend.RISES / 2
                     ? ", as far as can be told: the mains moved, and how far the current follows it is not exact"
                     : "";
         }

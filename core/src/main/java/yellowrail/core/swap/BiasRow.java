@@ -13,9 +13,6 @@ import yellowrail.core.tube.ModelTrust;
 
 /** The grid volts the candidate needs for its idle, with the spread of tubes, against what the bias control gives. */
 final class BiasRow {
-    /** Currents of new tubes of one type at one bias differ from the type's by this, share; a round figure of ours. */
-    static final double SPREAD = 0.15;
-
     /** An idle lowered by more is told, share of the rating. */
     private static final double LOWERED = 0.005;
 
@@ -35,8 +32,8 @@ final class BiasRow {
                             "Not told: the model is not fitted near these volts. " + now)
                     .figures(volts(needed), "not told", Double.NaN);
         }
-        double colder = gridFor(question, (1 + SPREAD) * (1 + band), COLDEST_GRID);
-        double hotter = gridFor(question, 1 / ((1 + SPREAD) * (1 + band)), 0);
+        double colder = gridFor(question, (1 + ModelTrust.SPREAD) * (1 + band), COLDEST_GRID);
+        double hotter = gridFor(question, 1 / ((1 + ModelTrust.SPREAD) * (1 + band)), 0);
         String need =
                 volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0)
                         + " % of the rating, " + volts(colder) + " to " + volts(hotter)
@@ -108,7 +105,7 @@ final class BiasRow {
             double share =
                     StageIdle.watts(stage) / question.candidate().plateWatts().orElseThrow();
             Optional<StageJudgement> strong = new Proposal(question)
-                    .unchanged(1 + SPREAD, bands)
+                    .unchanged(1 + ModelTrust.SPREAD, bands)
                     .filter(j -> !j.standing().passes());
             return "With the bias where it is now, " + volts(stage.biasing().gridA()) + ", it would idle at "
                     + Show.fixed(100 * share, 0) + " %"

@@ -77,6 +77,12 @@ public record ModelTrust(
         return plateVolts >= plateFrom && plateVolts <= plateTo && screenVolts >= screenFrom && screenVolts <= screenTo;
     }
 
+    /** Currents of new tubes of one type at one bias differ from the type's by this, share; a round figure of ours. */
+    public static final double SPREAD = 0.15;
+
+    /** Screens behind a dropping resistor or on a supply of their own stand here at least, share of the plate's volts. */
+    public static final double LEAST_SCREEN = 0.7;
+
     /** How far beyond the published operations the bands are still taken to hold, as a share: curves are smooth. */
     private static final double BEYOND = 0.1;
 

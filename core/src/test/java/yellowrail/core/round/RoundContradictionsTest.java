@@ -92,6 +92,10 @@ class RoundContradictionsTest extends RoundBench {
                     Map.of(),
                     random.nextBoolean() ? Optional.empty() : Optional.of(extremes[random.nextInt(extremes.length)]),
                     Optional.empty(),
+                    some(random, extremes, Unit.VOLT, "V1", "V2"),
+                    random.nextBoolean()
+                            ? Optional.empty()
+                            : Optional.of(volts(extremes[random.nextInt(extremes.length)])),
                     random.nextBoolean()
                             ? Optional.empty()
                             : Optional.of(new RoundReadings.Turns(

@@ -61,6 +61,9 @@ public record HalfPrimary(Typed coldOhms, Optional<Double> warmerBy, int tubes, 
                         given.made(WARMER, () -> new HalfPrimary(c, warmer, tubes, given.connection(), given.tap())));
             });
 
+    /** No output transformer that works gets warmer by more, K. */
+    private static final double WARMEST = 70;
+
     /** Copper's temperature coefficient about room temperature, 1/K. */
     private static final double COPPER = 0.0039;
 
@@ -148,6 +151,16 @@ public record HalfPrimary(Typed coldOhms, Optional<Double> warmerBy, int tubes, 
             case TRIODE -> eachTube.cathode();
         };
         return OptionalDouble.of(carried * ohms() * tubes);
+    }
+
+    @Override
+    public Optional<Objection> objection(Typed reading) {
+        return warmerBy.filter(k -> k > WARMEST)
+                .map(k -> new Objection(
+                        "winding temperature",
+                        "A winding " + Show.plain(k, 3) + " °C warmer than when it was measured is hotter than one can"
+                                + " touch: is that its temperature, or a slip? An output transformer in use is 10 to 50 °C"
+                                + " warmer."));
     }
 
     @Override

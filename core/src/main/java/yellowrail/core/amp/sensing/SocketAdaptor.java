@@ -17,19 +17,17 @@ import yellowrail.core.reading.Unit;
  *
  * @param voltsPerAmpere what it gives, V/A (the same number as mV per mA), above zero
  * @param tolerancePercent of that figure
- * @param zeroVolts what it shows with no current, V
+ * @param zeroVolts what it shows with no current, V; one that shows milliamperes shows as many more as that is
  */
 public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, double zeroVolts) implements SensingMethod {
     private static final Parameter SCALE = Parameter.quantity(
-                    "mvma",
-                    // mV per mA and ohms are the same number; the digits may carry either unit or none.
-                    Field.of("a sense resistor", Unit.OHM, Prefix.NONE, 0.1, 10e3)
-                            .aboveZero(),
-                    " giving ",
-                    " mV per mA",
-                    "mV per mA",
-                    "1")
-            .usually("1");
+            "mvma",
+            // mV per mA and ohms are the same number; the digits may carry either unit or none.
+            Field.of("a sense resistor", Unit.OHM, Prefix.NONE, 0.1, 10e3).aboveZero(),
+            " giving ",
+            " mV per mA",
+            "mV per mA",
+            "1");
     private static final Parameter ZERO = Parameter.quantity(
             "zero",
             Field.of("the adaptor's zero", Unit.VOLT, Prefix.MILLI, 0.01e-3, 1).signed(),
@@ -51,7 +49,8 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
             true,
             List.of(ResistorParameters.TOLERANCE, SCALE, ZERO),
             given -> {
-                Optional<Typed> scale = given.quantity(SCALE);
+                Optional<Typed> scale = given.needed(
+                        SCALE, "What the adaptor gives is missing: for example 1 mV per mA, as its maker says.");
                 double zero = given.quantity(ZERO).map(Typed::value).orElse(0.0);
                 double tolerance = ResistorParameters.tolerance(given);
                 return scale.flatMap(s -> given.made(SCALE, () -> new SocketAdaptor(s.value(), tolerance, zero)));
@@ -99,15 +98,27 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
     @Override
     public SensedCurrent see(Typed reading, Meter meter) {
         SenseResistor element = SenseResistor.marked(voltsPerAmpere, tolerancePercent);
-        if (reading.unit() == Unit.AMPERE || zeroVolts == 0) {
+        if (zeroVolts == 0) {
             return SenseMath.cathodeCurrent(reading, meter, element, 1, List.of());
         }
-        double net = reading.value() - zeroVolts;
+        double net = reading.value() - zero(reading);
         if (net < 0) {
             return new SensedCurrent.Nothing("the adaptor's reading of " + reading.echo() + " is below its zero of "
-                    + Show.si(zeroVolts, Unit.VOLT, 3) + "; check the zero with no tube in it");
+                    + Show.si(zero(reading), reading.unit(), 3) + "; check the zero with no tube in it");
         }
         double scale = net == 0 ? 0 : Math.abs(reading.value()) / net;
+        if (reading.unit() == Unit.AMPERE) {
+            return new SensedCurrent.Current(
+                    SensedCurrent.Kind.CATHODE,
+                    new Estimate(
+                            net,
+                            SenseMath.meterError(reading, meter).times(scale).and("adaptor", tolerancePercent / 100)),
+                    1,
+                    0,
+                    "Ik = I − I0",
+                    reading.echo() + " − " + Show.si(zero(reading), Unit.AMPERE, 3),
+                    List.of());
+        }
         return new SensedCurrent.Current(
                 SensedCurrent.Kind.CATHODE,
                 new Estimate(
@@ -121,6 +132,11 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
                 List.of());
     }
 
+    /** What it shows with no current, in the unit of a reading. */
+    private double zero(Typed reading) {
+        return reading.unit() == Unit.AMPERE ? zeroVolts / voltsPerAmpere : zeroVolts;
+    }
+
     @Override
     public OptionalDouble readingAt(TubeCurrents eachTube) {
         return OptionalDouble.of(eachTube.cathode() * voltsPerAmpere + zeroVolts);
@@ -128,7 +144,7 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
 
     @Override
     public Optional<Objection> objection(Typed reading) {
-        boolean large = reading.unit() == Unit.VOLT && Math.abs(zeroVolts) > LARGEST_ZERO * Math.abs(reading.value());
+        boolean large = Math.abs(zero(reading)) > LARGEST_ZERO * Math.abs(reading.value());
         return large
                 ? Optional.of(new Objection(
                         "adaptor's zero",
