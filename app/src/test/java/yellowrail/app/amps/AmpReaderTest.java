@@ -35,7 +35,10 @@ class AmpReaderTest {
                         // Only what belongs to a way of taking current is typed beside it.
                         Map.entry(
                                 "sensing",
-                                Map.of("r", asks(method, "r") ? r : "", "rtol", asks(method, "rtol") ? rtol : "")),
+                                Map.of(
+                                        "r", asks(method, "r") ? r : "",
+                                        "rtol", asks(method, "rtol") ? rtol : "",
+                                        "mvma", asks(method, "mvma") ? "1" : "")),
                         Map.entry("screenOhms", "1k"),
                         Map.entry("nodeLabel", List.of("reservoir")),
                         Map.entry("nodeFarads", List.of("220")),

@@ -33,6 +33,7 @@ import yellowrail.core.amp.sensing.SenseResistor;
 abstract class BenchPage extends BrowserIT {
     protected static final double[] OHMS = {9.94, 10.02};
     protected static final double SHARE = 0.045;
+    protected static final int PRESSED_AGAIN_MILLIS = 12_000;
 
     private static final String NEWER =
             "s => document.getElementById('bench') && Number(document.getElementById('bench')?.dataset.seq) > s";
@@ -83,10 +84,19 @@ abstract class BenchPage extends BrowserIT {
         }
     }
 
+    /** A press that meets a page just being exchanged is made again, as a builder does. */
     protected void clicks(Locator button) {
         int before = seq();
-        button.click();
+        hits(button);
+        if (!newerIn(PRESSED_AGAIN_MILLIS, before)) {
+            hits(button);
+        }
         after(before);
+    }
+
+    /** Presses a button, as this builder does. */
+    protected void hits(Locator button) {
+        button.click();
     }
 
     protected void ticksAll() {

@@ -19,7 +19,6 @@ import yellowrail.core.session.events.ClosedUnsigned;
 
 /** A session's page as builders have it, going on by itself, with every press and every entered field counted. */
 abstract class CountedPage extends JourneyPage {
-    private static final int PRESSED_AGAIN_MILLIS = 12_000;
     private static final int PATIENCE_MILLIS = 40_000;
 
     private int entries;
@@ -59,26 +58,10 @@ abstract class CountedPage extends JourneyPage {
         page.waitForLoadState(LoadState.NETWORKIDLE);
     }
 
-    /** Presses a button, as this builder does. */
-    protected void hits(Locator button) {
-        button.click();
-    }
-
     /** Fills a field and records it, as this builder does. */
     protected void records(String field, String text) {
         page.fill(field, text);
         page.press(field, "Enter");
-    }
-
-    /** A press that meets a page just being exchanged is made again, as a builder does. */
-    @Override
-    protected void clicks(Locator button) {
-        int before = seq();
-        hits(button);
-        if (!newerIn(PRESSED_AGAIN_MILLIS, before)) {
-            hits(button);
-        }
-        after(before);
     }
 
     protected String here() {
