@@ -30,6 +30,7 @@ record AskedOf(String id, String title, List<Field> fields) {
             List.of(
                     text("tied", "Unused pins with parts", "none, or 1 6"),
                     new Field("oneToEight", "Pin 1 wired to 8", "", YES_NO),
+                    new Field("oneToChassis", "Pin 1 at the chassis", "", YES_NO),
                     new Field("adaptor", "Adaptors used", "", List.of(new Choice("", "no"), new Choice("yes", "yes")))),
             Criterion.HEATER,
             List.of(
@@ -59,7 +60,10 @@ record AskedOf(String id, String title, List<Field> fields) {
                     text("rectifierThen", "To be fitted", "as now"),
                     text("firstCapacitor", "First capacitor, µF", "47")),
             Criterion.SIZE,
-            List.of(text("diameter", "Room across, mm", "50"), text("height", "Room above, mm", "120")));
+            List.of(
+                    text("diameter", "Room across, mm", "50"),
+                    text("height", "Room above, mm", "120"),
+                    new Field("tried", "Held in place, it fits", "", YES_NO)));
 
     private static Field text(String name, String label, String hint) {
         return new Field(name, label, hint, List.of());

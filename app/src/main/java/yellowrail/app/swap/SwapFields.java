@@ -86,8 +86,10 @@ final class SwapFields {
             "firstCapacitor",
             "diameter",
             "height",
+            "tried",
             TIED,
             "oneToEight",
+            "oneToChassis",
             "adaptor");
 
     private final SwapForm form;
@@ -112,6 +114,7 @@ final class SwapFields {
                 new SocketWiring(
                         tied(),
                         complaints.yesNo("oneToEight", form.text("oneToEight")),
+                        complaints.yesNo("oneToChassis", form.text("oneToChassis")),
                         complaints.yes("adaptor", form.text("adaptor"))),
                 new HeaterWinding(value("winding"), value("others"), reserve()),
                 new GridCircuit(value("leak"), sharing()),
@@ -120,7 +123,8 @@ final class SwapFields {
                 new Output(value("coreDc"), complaints.yesNo("screenTaps", form.text("screenTaps"))),
                 new HighTension(value("htDc"), value("chokeDc"), value("htOthers")),
                 new Rectification(rectifier("rectifier"), rectifier("rectifierThen"), value("firstCapacitor")),
-                new Room(millimetres("diameter"), millimetres("height")));
+                new Room(
+                        millimetres("diameter"), millimetres("height"), complaints.yesNo("tried", form.text("tried"))));
     }
 
     private Optional<Double> value(String name) {

@@ -23,6 +23,7 @@ public final class SwapForm extends OnStage {
             USUAL.put("wired" + i, "");
             USUAL.put("bias" + i, "");
             USUAL.put("ohms" + i, "");
+            USUAL.put("sleeve" + i, "");
         }
         USUAL.put("wanted", "");
         USUAL.put("lowest", "90 %");

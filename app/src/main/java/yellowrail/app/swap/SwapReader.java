@@ -26,6 +26,7 @@ import yellowrail.core.swap.SwapCandidate;
 import yellowrail.core.swap.SwapQuestion;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.Pinout;
 import yellowrail.core.tube.TubeType;
 
 /** Reads a typed swap, or says at each field what is wrong with it. */
@@ -86,6 +87,7 @@ class SwapReader {
                 .map(s -> s.mains(1))
                 .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage.highest()));
         double wanted = wanted(form, present, complaints);
+        present.ifPresent(p -> pins(p, chassis, complaints));
         stage.setting()
                 .filter(s -> s.mains() != 1)
                 .ifPresent(
@@ -114,6 +116,23 @@ class SwapReader {
                 said);
     }
 
+    /** Pins that the present base does not have. */
+    private static void pins(Present present, Chassis chassis, FieldErrors complaints) {
+        present.type()
+                .pinout()
+                .map(Pinout::base)
+                .ifPresent(base -> chassis.socket()
+                        .tied()
+                        .ifPresent(tied -> tied.stream()
+                                .filter(pin -> pin < 1 || pin > base.pins())
+                                .sorted()
+                                .findFirst()
+                                .ifPresent(pin -> complaints.add(
+                                        "tied",
+                                        "A " + base.words() + " base has pins 1 to " + base.pins() + ", none of number "
+                                                + pin + "."))));
+    }
+
     /** Lowest mains, share of nominal. */
     private static double lowest(SwapForm form, FieldErrors complaints) {
         double percent = complaints
@@ -132,6 +151,20 @@ class SwapReader {
         double asNow =
                 present.map(p -> Math.min(MOST_IDLE, p.setting().idleShare())).orElse(MOST_IDLE);
         if (form.blank("wanted")) {
+            return asNow;
+        }
+        if (form.text("wanted").strip().matches("[01]?[.,][0-9]+ *%?")) {
+            String percent = Show.plain(
+                    100
+                            * Double.parseDouble(form.text("wanted")
+                                    .replace('%', ' ')
+                                    .replace(',', '.')
+                                    .strip()),
+                    4);
+            complaints.add(
+                    "wanted",
+                    "“" + form.text("wanted") + "” of the rating: is " + percent + " % meant?",
+                    List.of(percent + " %"));
             return asNow;
         }
         double share = complaints
@@ -193,6 +226,7 @@ class SwapReader {
                 wanted,
                 ohms,
                 bias,
+                complaints.yesNo("sleeve" + place, form.text("sleeve" + place)),
                 !form.blank("wanted")));
     }
 
@@ -227,6 +261,7 @@ class SwapReader {
             double wanted,
             Optional<Double> ohms,
             BiasChange bias,
+            Optional<Boolean> sleeve,
             boolean asked) {
         return new SwapCandidate(
                 type,
@@ -238,6 +273,7 @@ class SwapReader {
                 wanted,
                 ohms,
                 bias,
+                sleeve,
                 asked);
     }
 
@@ -258,6 +294,7 @@ class SwapReader {
                                         read.wanted().orElseThrow(),
                                         Optional.empty(),
                                         BiasChange.AS_NOW,
+                                        Optional.empty(),
                                         read.idleAsked())))
                         .toList())
                 .orElse(List.of());

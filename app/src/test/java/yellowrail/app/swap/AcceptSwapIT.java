@@ -71,6 +71,7 @@ class AcceptSwapIT extends BrowserIT {
         }) {
             page.fill("#" + answer[0], answer[1]);
         }
+        page.selectOption("#tried", "yes");
         assertThat(page.locator(".head")).containsText("Fail: Grid-circuit resistance");
         assertThat(page.locator("button:has-text('Describe the amp with')")).hasCount(0);
         page.fill("#leak", "100k");

@@ -41,6 +41,8 @@ abstract class AcceptedPage extends AppIT {
             Map.entry("diameter", "60"),
             Map.entry("height", "150"),
             Map.entry("tied", "none"),
+            Map.entry("tried", "yes"),
+            Map.entry("oneToEight", "yes"),
             Map.entry("wanted", "60"));
 
     protected static final Event[] ON = {

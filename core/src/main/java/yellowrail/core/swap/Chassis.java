@@ -29,7 +29,7 @@ public record Chassis(
     public static Chassis unanswered(int channels) {
         return new Chassis(
                 channels,
-                new SocketWiring(Optional.empty(), Optional.empty(), false),
+                new SocketWiring(Optional.empty(), Optional.empty(), Optional.empty(), false),
                 new HeaterWinding(Optional.empty(), Optional.empty(), 0),
                 new GridCircuit(Optional.empty(), Optional.empty()),
                 new BiasControl(Optional.empty(), Optional.empty()),
@@ -37,7 +37,7 @@ public record Chassis(
                 new Output(Optional.empty(), Optional.empty()),
                 new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
                 Rectification.UNTOLD,
-                new Room(Optional.empty(), Optional.empty()));
+                new Room(Optional.empty(), Optional.empty(), Optional.empty()));
     }
 
     /**
@@ -45,9 +45,14 @@ public record Chassis(
      *
      * @param tied pins without a function in the present tube that hold other parts; empty set for none
      * @param oneToEight whether pin 1 is wired to pin 8
+     * @param oneToChassis whether pin 1 is wired to the chassis
      * @param adaptor whether adaptors are to be used between socket and tube
      */
-    public record SocketWiring(Optional<Set<Integer>> tied, Optional<Boolean> oneToEight, boolean adaptor) {
+    public record SocketWiring(
+            Optional<Set<Integer>> tied,
+            Optional<Boolean> oneToEight,
+            Optional<Boolean> oneToChassis,
+            boolean adaptor) {
         public SocketWiring {
             tied = tied.map(Set::copyOf);
         }
@@ -152,6 +157,7 @@ public record Chassis(
      *
      * @param diameterMm to its neighbours, cage and clamp, mm
      * @param heightMm above the socket, mm
+     * @param tried whether such a tube was held in place, on its adaptor if there is one, and fits with air around it
      */
-    public record Room(Optional<Double> diameterMm, Optional<Double> heightMm) {}
+    public record Room(Optional<Double> diameterMm, Optional<Double> heightMm, Optional<Boolean> tried) {}
 }

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import yellowrail.core.swap.Chassis.SocketWiring;
+import yellowrail.core.tube.Base;
 import yellowrail.core.tube.PinFunction;
 import yellowrail.core.tube.Pinout;
 
@@ -18,6 +19,15 @@ import yellowrail.core.tube.Pinout;
 final class PinRow {
     /** Pins 1 and 8 of an octal socket: a suppressor or beam plates brought out at 1 belong to the cathode at 8. */
     private static final int SUPPRESSOR_PIN = 1;
+
+    /** What a pin of the socket that the present tube does not use is connected to. */
+    private enum Wired {
+        FREE,
+        PARTS,
+        CATHODE,
+        CHASSIS,
+        NOT_ANSWERED
+    }
 
     private final SwapQuestion question;
     private final String type;
@@ -40,7 +50,7 @@ final class PinRow {
         Optional<Pinout> then = question.candidate().type().pinout();
         SocketWiring socket = question.chassis().socket();
         if (question.present().type().designation().equals(type)) {
-            return SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.");
+            return same(then);
         }
         if (now.isEmpty() || then.isEmpty()) {
             String missing = (now.isEmpty()
@@ -90,11 +100,11 @@ final class PinRow {
                     pin,
                     Optional.ofNullable(now.pins().get(pin)),
                     Optional.ofNullable(then.pins().get(pin)),
-                    now,
                     then);
         }
         for (PinFunction needed : Set.copyOf(then.pins().values())) {
             if (!idle(needed)
+                    && !shell(needed)
                     && needed != PinFunction.SUPPRESSOR
                     && now.of(needed).isEmpty()) {
                 wrong.add("no pin of the socket is wired as " + needed.words());
@@ -102,76 +112,195 @@ final class PinRow {
         }
     }
 
+    /** The same type finds what it had; a suppressor has to be wired for it as for any. */
+    private SwapRow same(Optional<Pinout> pins) {
+        Optional<Integer> suppressor = pins.flatMap(p -> p.pins().entrySet().stream()
+                .filter(e -> e.getValue() == PinFunction.SUPPRESSOR)
+                .map(Map.Entry::getKey)
+                .findFirst());
+        if (suppressor.isEmpty()) {
+            return SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.");
+        }
+        suppressor(suppressor.get());
+        return result(pins.get(), pins.get());
+    }
+
     /** A function that needs no wire. */
     private static boolean idle(PinFunction function) {
         return function == PinFunction.NONE || function == PinFunction.INTERNAL || function == PinFunction.OTHER;
     }
 
-    private void pin(int pin, Optional<PinFunction> wired, Optional<PinFunction> needed, Pinout now, Pinout then) {
-        boolean live = wired.filter(f -> !idle(f)).isPresent();
-        if (live && needed.equals(wired)) {
-            return;
-        }
+    private static boolean shell(PinFunction function) {
+        return function == PinFunction.SHELL || function == PinFunction.SLEEVE;
+    }
+
+    /** Whether a wire of the present tube goes there; where shells and suppressors are wired to is asked. */
+    private static boolean live(Optional<PinFunction> wired) {
+        return wired.filter(f -> !idle(f) && !shell(f) && f != PinFunction.SUPPRESSOR)
+                .isPresent();
+    }
+
+    private void pin(int pin, Optional<PinFunction> wired, Optional<PinFunction> needed, Pinout then) {
         if (needed.filter(f -> f == PinFunction.SUPPRESSOR).isPresent()) {
-            suppressor(pin, live);
-        } else if (live && needed.filter(f -> !idle(f)).isPresent()) {
-            wrong.add("pin " + pin + " of the socket is wired as " + wired.get().words() + ", in the " + type
-                    + " it is the " + needed.get().words());
-        } else if (live && needed.filter(f -> f != PinFunction.NONE).isPresent()) {
-            wrong.add("pin " + pin + " of the socket is wired as " + wired.get().words() + ", in the " + type
-                    + " it belongs to something inside: nothing may be connected");
-        } else if (live
-                && then.of(wired.get()).isEmpty()
-                && !question.candidate().type().hasScreen()) {
-            notes.add("the wire at pin " + pin + " (" + wired.get().words() + ") meets nothing");
-        } else if (live && needed.isEmpty()) {
-            notes.add("what the " + type + " has at pin " + pin + ", which is wired as "
-                    + wired.get().words() + ", is not in the catalogue: look at its base");
-        } else if (!live) {
-            free(pin, needed, now);
-        }
-    }
-
-    /** A pin at which the present tube has nothing: it may be free, or hold other parts. */
-    private void free(int pin, Optional<PinFunction> needed, Pinout now) {
-        Optional<Set<Integer>> tied = question.chassis().socket().tied();
-        boolean bare = needed.filter(f -> f == PinFunction.NONE).isPresent();
-        if (tied.isPresent() && !tied.get().contains(pin)) {
-            return;
-        }
-        if (tied.isPresent()) {
-            if (needed.isEmpty()) {
-                notes.add("pin " + pin + " of the socket holds other parts, and what the " + type
-                        + " has there is not in the catalogue: look at its base");
-            } else if (!bare) {
-                wrong.add("pin " + pin + " of the socket holds other parts, and in the " + type + " it is the "
-                        + needed.get().words());
-                mends.add("Move the parts at pin " + pin + " to a tag of their own.");
+            if (live(wired) && wired.get() != PinFunction.CATHODE) {
+                wrong.add("pin " + pin + " is wired otherwise, in the " + type + " it is the suppressor");
+            } else if (!live(wired)) {
+                suppressor(pin);
             }
-        } else if (needed.isPresent() && !bare) {
-            open.add("whether pin " + pin + " of the socket is free is not answered; in the " + type + " it is the "
-                    + needed.get().words());
-            mends.add("Say which unused pins of the sockets hold other parts.");
+        } else if (live(wired)) {
+            taken(pin, wired.get(), needed, then);
+        } else {
+            unused(pin, needed);
         }
     }
 
-    private void suppressor(int pin, boolean live) {
-        if (live) {
-            wrong.add("pin " + pin + " is wired otherwise, in the " + type + " it is the suppressor");
+    /** A pin that the present tube uses. */
+    private void taken(int pin, PinFunction wired, Optional<PinFunction> needed, Pinout then) {
+        if (needed.filter(f -> f == wired).isPresent()) {
             return;
         }
-        Optional<Boolean> tied = question.chassis().socket().oneToEight();
-        if (pin != SUPPRESSOR_PIN || tied.isEmpty()) {
-            open.add("the " + type + " has its suppressor at pin " + pin
-                    + ", which has to be wired to its cathode: whether it is, is not answered");
-            mends.add("Look at the sockets: is pin 1 wired to pin 8?");
-        } else if (!tied.get()) {
+        String socket = "pin " + pin + " of the socket is wired as " + wired.words() + ", in the " + type;
+        if (needed.filter(PinRow::shell).isPresent()) {
+            metal(
+                    needed.get(),
+                    pin,
+                    wired == PinFunction.CATHODE ? cathode() : SwapVerdict.FAIL,
+                    socket + " its metal is there, which a hand touches");
+        } else if (needed.filter(f -> !idle(f)).isPresent()) {
+            wrong.add(socket + " it is the " + needed.get().words());
+        } else if (needed.filter(f -> f != PinFunction.NONE).isPresent()) {
+            wrong.add(socket + " it belongs to something inside: nothing may be connected");
+        } else if (then.of(wired).isEmpty() && !question.candidate().type().hasScreen()) {
+            notes.add("the wire at pin " + pin + " (" + wired.words() + ") meets nothing");
+        } else if (needed.isEmpty()) {
+            open.add("what the " + type + " has at pin " + pin + ", which is wired as " + wired.words()
+                    + ", is not in the catalogue: look at its base");
+        }
+    }
+
+    /** A pin at which the present tube has nothing that is wired for it: it may be free, or hold other parts. */
+    private Wired at(int pin) {
+        SocketWiring socket = question.chassis().socket();
+        boolean one = octalOne(pin);
+        if (one && socket.oneToEight().orElse(false)) {
+            return Wired.CATHODE;
+        }
+        if (one && socket.oneToChassis().orElse(false)) {
+            return Wired.CHASSIS;
+        }
+        if (socket.tied().filter(t -> t.contains(pin)).isPresent()) {
+            return Wired.PARTS;
+        }
+        return socket.tied().isPresent() ? Wired.FREE : Wired.NOT_ANSWERED;
+    }
+
+    /** Wires from pin 1 to pin 8 and to the chassis are those of octal sockets. */
+    private boolean octalOne(int pin) {
+        return pin == SUPPRESSOR_PIN
+                && question.present()
+                        .type()
+                        .pinout()
+                        .filter(p -> p.base() == Base.OCTAL)
+                        .isPresent();
+    }
+
+    private void unused(int pin, Optional<PinFunction> needed) {
+        Wired at = at(pin);
+        boolean bare = needed.filter(f -> f == PinFunction.NONE).isPresent();
+        if (bare || at == Wired.FREE && !shorted(pin, needed)) {
+            return;
+        }
+        String has = "in the " + type + " it is the "
+                + needed.map(PinFunction::words).orElse("");
+        if (needed.isEmpty()) {
+            if (at != Wired.NOT_ANSWERED) {
+                open.add("pin " + pin + " of the socket " + words(at) + ", and what the " + type
+                        + " has there is not in the catalogue: look at its base");
+            }
+        } else if (shell(needed.get())) {
+            SwapVerdict stands = switch (at) {
+                case FREE, CHASSIS -> SwapVerdict.PASS;
+                case CATHODE -> cathode();
+                case PARTS -> SwapVerdict.FAIL;
+                case NOT_ANSWERED -> SwapVerdict.UNKNOWN;
+            };
+            metal(needed.get(), pin, stands, "pin " + pin + " of the socket " + words(at) + ", and " + has);
+        } else if (at == Wired.NOT_ANSWERED || at == Wired.FREE) {
+            open.add("whether pin " + pin + " of the socket is free" + (octalOne(pin) ? ", of pin 8 too," : "")
+                    + " is not answered; " + has);
+            mends.add("Say which unused pins of the sockets hold other parts, and whether pin 1 is wired to pin 8.");
+        } else {
+            wrong.add("pin " + pin + " of the socket " + words(at) + ", and " + has
+                    + (at == Wired.CATHODE ? ": that wire shorts it" : ""));
+            mends.add(
+                    at == Wired.PARTS
+                            ? "Move the parts at pin " + pin + " to a tag of their own."
+                            : "Take the wire off pin " + pin + " at every socket.");
+        }
+    }
+
+    /** Whether a wire from pin 1 to pin 8, of which nothing was said, would short what the tube has there. */
+    private boolean shorted(int pin, Optional<PinFunction> needed) {
+        boolean electrode = needed.filter(f -> !idle(f) && !shell(f)).isPresent();
+        return octalOne(pin)
+                && electrode
+                && question.chassis().socket().oneToEight().isEmpty();
+    }
+
+    private static String words(Wired at) {
+        return switch (at) {
+            case FREE -> "is free";
+            case PARTS -> "holds other parts";
+            case CATHODE -> "is wired to pin 8, the cathode";
+            case CHASSIS -> "is wired to the chassis";
+            case NOT_ANSWERED -> "may hold other parts, which is not answered";
+        };
+    }
+
+    /** A shell at the cathode: at the chassis but for a sense resistor, or some volts above it. */
+    private SwapVerdict cathode() {
+        return question.scheme().fixed() ? SwapVerdict.NOTE : SwapVerdict.FAIL;
+    }
+
+    /** @param stands how it stands if this tube has metal there */
+    private void metal(PinFunction function, int pin, SwapVerdict stands, String why) {
+        Optional<Boolean> has = function == PinFunction.SHELL
+                ? Optional.of(true)
+                : question.candidate().sleeve();
+        if (!has.orElse(true) || stands == SwapVerdict.PASS) {
+            return;
+        }
+        if (stands == SwapVerdict.NOTE) {
+            notes.add(why + ": it lifts to the plate's volts if the sense resistor opens");
+        } else if (stands == SwapVerdict.UNKNOWN || has.isEmpty()) {
+            open.add(why
+                    + (has.isEmpty() ? "; whether the tubes to go in have one is not answered" : "")
+                    + ": metal that a hand touches has to be at the chassis or at nothing");
+            mends.add("Look at the base of the tubes, and at pin " + pin + " of the sockets.");
+        } else {
+            wrong.add(why + ": metal that a hand touches has to be at the chassis or at nothing");
+            mends.add("Wire pin " + pin + " of every socket to the chassis, after moving what else is there.");
+        }
+    }
+
+    private void suppressor(int pin) {
+        SocketWiring socket = question.chassis().socket();
+        boolean one = octalOne(pin);
+        if (one && socket.oneToEight().orElse(false)) {
+            notes.add("pin 1 is wired to pin 8, as its suppressor needs");
+        } else if (one
+                && socket.oneToChassis().orElse(false)
+                && question.scheme().fixed()) {
+            notes.add("pin 1 is wired to the chassis, near its cathode, as its suppressor needs");
+        } else if (one && socket.oneToEight().isPresent()) {
             wrong.add("the " + type
                     + " has its suppressor at pin 1, and in these sockets pin 1 is not wired to pin 8: an open"
                     + " suppressor makes the tube run away");
             mends.add("Wire pin 1 to pin 8 at every socket, after looking what else uses pin 1.");
         } else {
-            notes.add("pin 1 is wired to pin 8, as its suppressor needs");
+            open.add("the " + type + " has its suppressor at pin " + pin
+                    + ", which has to be wired to its cathode: whether it is, is not answered");
+            mends.add("Look at the sockets: is pin 1 wired to pin 8?");
         }
     }
 
@@ -189,14 +318,6 @@ final class PinRow {
                         + (each == now ? question.present().type().designation() : type)
                         + " are to be verified with the maker's sheet");
             }
-        }
-        boolean noted = question.chassis()
-                .socket()
-                .tied()
-                .map(t -> t.contains(SUPPRESSOR_PIN))
-                .orElse(false);
-        if (noted && !then.note().isEmpty() && then.note().contains("pin 1")) {
-            notes.add("pin 1 of the socket holds other parts, and of the " + type + " it is said: " + then.note());
         }
         SwapVerdict verdict = !wrong.isEmpty()
                 ? SwapVerdict.FAIL

@@ -18,9 +18,20 @@ final class SizeRow {
     static SwapRow of(SwapQuestion question) {
         Envelope size = question.candidate().type().envelope();
         Room room = question.chassis().room();
+        boolean tried = room.tried().orElse(false);
         List<String> said = new ArrayList<>();
-        SwapVerdict verdict = one(said, "diameter", size.diameterMm(), room.diameterMm())
-                .worse(one(said, "height above the socket", size.seatedMm(), room.heightMm()));
+        SwapVerdict verdict = one(said, "diameter", size.diameterMm(), room.diameterMm(), tried)
+                .worse(one(said, "height above the socket", size.seatedMm(), room.heightMm(), tried));
+        if (question.chassis().socket().adaptor()) {
+            said.add("an adaptor lifts it by its own height, which is not known here");
+            verdict = verdict.worse(tried ? SwapVerdict.NOTE : SwapVerdict.UNKNOWN);
+        }
+        if (!room.tried().orElse(true)) {
+            said.add("held in place it does not fit");
+            verdict = SwapVerdict.FAIL;
+        } else if (tried) {
+            said.add("held in place it fits");
+        }
         String sentence = String.join("; ", said);
         return SwapRow.of(
                         Criterion.SIZE,
@@ -36,20 +47,19 @@ final class SizeRow {
                 .mend(
                         verdict == SwapVerdict.FAIL
                                 ? "Other clamps or a higher cage, with air between the bulbs."
-                                : verdict == SwapVerdict.UNKNOWN
-                                        ? "Measure the room to neighbours, cage and clamps."
-                                        : "");
+                                : verdict == SwapVerdict.UNKNOWN ? "Measure tube and room, or hold one in place." : "");
     }
 
-    private static SwapVerdict one(List<String> said, String what, Optional<Figure> size, Optional<Double> room) {
+    private static SwapVerdict one(
+            List<String> said, String what, Optional<Figure> size, Optional<Double> room, boolean tried) {
         if (room.isEmpty()) {
             said.add("the room for its " + what + " is not answered"
                     + size.map(f -> ", it has " + mm(Optional.of(f.value()))).orElse(""));
-            return SwapVerdict.UNKNOWN;
+            return tried ? SwapVerdict.NOTE : SwapVerdict.UNKNOWN;
         }
         if (size.isEmpty()) {
             said.add("its " + what + " is not in the catalogue, " + mm(room) + " are free");
-            return SwapVerdict.NOTE;
+            return tried ? SwapVerdict.NOTE : SwapVerdict.UNKNOWN;
         }
         double needs = size.get().value();
         double left = room.get() - needs;

@@ -122,13 +122,20 @@ public record SolvedStage(Stage stage, DriveSweep drive, List<Ends> ends, ModelT
                         candidate.curves().get().model(),
                         pushPull ? t % 2 : 0,
                         strength * (question.sameTubes() ? now.tubes().get(t).scale() : 1),
-                        now.tubes().get(0).screenOhms(),
+                        screenOhms(now, t),
                         0)));
         return now.connected(candidate.connection(), candidate.tap())
                 .fedThrough(Math.max(
                         0, now.supplyOhms() + question.chassis().rectification().ohmsMore()))
                 .tubed(tubes)
                 .biased(biasing(now.biasing(), candidate, question.cathodeBias()));
+    }
+
+    /** Each socket has its own resistor; a tube of a socket that is to be added has the least there is. */
+    private static double screenOhms(Stage now, int tube) {
+        return tube < now.tubes().size()
+                ? now.tubes().get(tube).screenOhms()
+                : now.tubes().stream().mapToDouble(StageTube::screenOhms).min().orElse(0);
     }
 
     /** What the bias begins with: a control is set from there, a resistor counts as it is. */

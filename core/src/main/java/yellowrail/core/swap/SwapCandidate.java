@@ -20,6 +20,7 @@ import yellowrail.core.tube.TypeCurves;
  * @param idleShare plate dissipation wanted at idle with a bias control, share of the plate rating
  * @param cathodeOhms with cathode bias: another resistor than the one fitted, Ω
  * @param bias what becomes of the bias
+ * @param sleeve whether the tubes to go in have a metal sleeve, of a type of which some have; empty when not answered
  * @param asked whether that idle was asked for; else it is the present one, and comes down to what is accepted
  */
 public record SwapCandidate(
@@ -32,6 +33,7 @@ public record SwapCandidate(
         double idleShare,
         Optional<Double> cathodeOhms,
         BiasChange bias,
+        Optional<Boolean> sleeve,
         boolean asked) {
     public SwapCandidate {
         editions = List.copyOf(editions);
@@ -53,17 +55,36 @@ public record SwapCandidate(
             double tap,
             double idleShare,
             Optional<Double> cathodeOhms) {
-        this(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, BiasChange.AS_NOW, true);
+        this(
+                type,
+                editions,
+                curves,
+                tubes,
+                connection,
+                tap,
+                idleShare,
+                cathodeOhms,
+                BiasChange.AS_NOW,
+                Optional.empty(),
+                true);
+    }
+
+    /** The same where it is known whether the tubes have a metal sleeve. */
+    public SwapCandidate sleeved(Optional<Boolean> has) {
+        return new SwapCandidate(
+                type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, bias, has, asked);
     }
 
     /** The same biased otherwise. */
     public SwapCandidate biased(BiasChange other) {
-        return new SwapCandidate(type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, other, asked);
+        return new SwapCandidate(
+                type, editions, curves, tubes, connection, tap, idleShare, cathodeOhms, other, sleeve, asked);
     }
 
     /** The same at another idle, which nobody asked for. */
     public SwapCandidate idling(double share) {
-        return new SwapCandidate(type, editions, curves, tubes, connection, tap, share, cathodeOhms, bias, false);
+        return new SwapCandidate(
+                type, editions, curves, tubes, connection, tap, share, cathodeOhms, bias, sleeve, false);
     }
 
     /** The lowest plate rating of its publications, W: what per cent are of; empty where there is none. */

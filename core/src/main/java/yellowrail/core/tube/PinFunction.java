@@ -11,6 +11,10 @@ public enum PinFunction {
     INTERNAL("internal"),
     /** Belongs to another tube in the same envelope. */
     OTHER("other section"),
+    /** Metal envelope, base ring or sleeve, which a hand touches. */
+    SHELL("metal shell"),
+    /** The same where a tube of this type has one: many have none. */
+    SLEEVE("metal sleeve, if it has one"),
     NONE("not connected");
 
     private final String words;

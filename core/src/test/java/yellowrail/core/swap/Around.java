@@ -20,7 +20,7 @@ final class Around {
     static Chassis generous() {
         return new Chassis(
                 1,
-                new SocketWiring(Optional.of(Set.of()), Optional.of(true), false),
+                new SocketWiring(Optional.of(Set.of()), Optional.of(true), Optional.empty(), false),
                 new HeaterWinding(Optional.of(20.0), Optional.of(0.6), 0),
                 new GridCircuit(Optional.of(47e3), Optional.of(1)),
                 new BiasControl(Optional.of(-90.0), Optional.of(-5.0)),
@@ -28,7 +28,7 @@ final class Around {
                 new Output(Optional.of(0.5), Optional.of(true)),
                 new HighTension(Optional.of(1.0), Optional.of(0.0), Optional.of(0.02)),
                 Rectification.UNTOLD,
-                new Room(Optional.of(80.0), Optional.of(200.0)));
+                new Room(Optional.of(80.0), Optional.of(200.0), Optional.of(true)));
     }
 
     /** The same with one part answered otherwise. */

@@ -21,7 +21,17 @@ class BiasChangeTest {
     private static SwapCandidate same(Present present, BiasChange bias, Optional<Double> ohms) {
         SwapCandidate c = Swaps.candidate(present, present.type().designation());
         return new SwapCandidate(
-                c.type(), c.editions(), c.curves(), c.tubes(), Connection.PENTODE, 0.5, 0.6, ohms, bias, true);
+                c.type(),
+                c.editions(),
+                c.curves(),
+                c.tubes(),
+                Connection.PENTODE,
+                0.5,
+                0.6,
+                ohms,
+                bias,
+                Optional.empty(),
+                true);
     }
 
     private static SwapSheet sheet(Present present, BiasChange bias, Optional<Double> ohms) {

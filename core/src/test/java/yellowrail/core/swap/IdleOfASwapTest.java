@@ -34,6 +34,7 @@ class IdleOfASwapTest {
                 1.1,
                 Optional.empty(),
                 BiasChange.AS_NOW,
+                Optional.empty(),
                 false);
         SwapSheet lowered = SwapSheet.of(new SwapQuestion(hot, Around.generous(), unasked));
         assertThat(lowered.question().candidate().idleShare()).isBetween(0.5, 0.85);

@@ -90,6 +90,7 @@ class ProposedIsAcceptedTest {
                 Math.min(1.1, present.setting().idleShare()),
                 ohms,
                 BiasChange.AS_NOW,
+                Optional.empty(),
                 asked);
     }
 
