@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -18,8 +17,6 @@ import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
 import yellowrail.core.swap.Chassis.Output;
-import yellowrail.core.swap.Chassis.Room;
-import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.tube.Connection;
 
 /** Every row with its verdicts, each case with figures worked by hand or solved apart. */
@@ -240,50 +237,6 @@ class SwapRowsTest {
         assertThat(row(SINGLE, "6V6GT", chassis, Criterion.CORE_CURRENT).verdict())
                 .isEqualTo(verdict);
         assertThat(Swaps.sheet(PAIR, "6L6GC", chassis).rows()).noneMatch(r -> r.criterion() == Criterion.CORE_CURRENT);
-    }
-
-    @ParameterizedTest(name = "{0} in {1} by {2} mm: {3}")
-    @CsvSource(
-            nullValues = "?",
-            delimiter = '|',
-            value = {
-                "EL84 | 30 | 80 | PASS    | diameter 22.2 mm of 30 mm",
-                "EL84 | 26 | 80 | NOTE    | diameter 22.2 mm of 26 mm, only 3.8 mm of air",
-                "EL84 | 20 | 80 | FAIL    | 2.2 mm too much",
-                "EL84 | 30 | 70 | FAIL    | 1.5 mm too much",
-                "EL84 | ?  | 80 | UNKNOWN | is not answered",
-                "6973 | 30 | 80 | UNKNOWN | is not in the catalogue",
-            })
-    void size(String type, Double diameter, Double height, SwapVerdict verdict, String said) {
-        Chassis chassis = Around.with(new Room(figure(diameter), figure(height), Optional.empty()));
-        SwapRow row = row(CATHODE, type, chassis, Criterion.SIZE);
-        assertThat(row.reason()).containsIgnoringCase(said);
-        assertThat(row.verdict()).isEqualTo(verdict);
-    }
-
-    /** What the catalogue does not know is held in place; what does not fit there fails whatever it says. */
-    @ParameterizedTest(name = "{0}, held in place {1}, adaptor {2}: {3}")
-    @CsvSource({
-        "6973, true, false, NOTE",
-        "6973, false, false, FAIL",
-        "EL84, true, false, PASS",
-        "EL84, false, false, FAIL",
-        "EL84, true, true, NOTE"
-    })
-    void heldInPlace(String type, boolean fits, boolean adaptor, SwapVerdict verdict) {
-        Chassis around = Around.with(new Room(Optional.of(30.0), Optional.of(80.0), Optional.of(fits)));
-        Chassis chassis = new Chassis(
-                around.channels(),
-                new SocketWiring(Optional.of(Set.of()), Optional.empty(), Optional.empty(), adaptor),
-                around.heater(),
-                around.grid(),
-                around.control(),
-                around.cathode(),
-                around.output(),
-                around.highTension(),
-                around.rectification(),
-                around.room());
-        assertThat(row(CATHODE, type, chassis, Criterion.SIZE).verdict()).isEqualTo(verdict);
     }
 
     /** More swing than the present tubes take is not known to be there; power with the old swing is solved apart. */
