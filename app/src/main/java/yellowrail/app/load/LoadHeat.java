@@ -3,6 +3,7 @@ package yellowrail.app.load;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -172,7 +173,11 @@ class LoadHeat {
     private FrequencyFigures figures(
             StageSetting setting, double highest, SpeakerOnTap load, Instrument band, ModelTrust.Bands bands) {
         FrequencyFigures figures = new FrequencyFigures(band.lowHertz(), band.highHertz(), bands);
-        Map.of(At.NOW, setting.mains(), At.HIGHEST, highest).entrySet().parallelStream()
+        Map<At, Double> mains = new EnumMap<>(Map.of(At.NOW, setting.mains(), At.HIGHEST, highest));
+        if (setting.mains() < 1) {
+            mains.put(At.NOMINAL, 1.0);
+        }
+        mains.entrySet().parallelStream()
                 .map(e -> Map.entry(e, heat(setting.mains(e.getValue()), load)))
                 .toList()
                 .forEach(e -> figures.with(e.getKey().getKey(), e.getKey().getValue(), e.getValue()));

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.Texts;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.store.StoredSwap;
 import yellowrail.app.web.ErrorTexts;
@@ -82,7 +83,7 @@ class AcceptSwapController {
         }
         StoredSwap swap = stored(sheet, seen, form, place);
         try {
-            accepted.accept(versionId, id, swapped(before.description(), question), swap, short60(device));
+            accepted.accept(versionId, id, swapped(before.description(), question), swap, named(device));
             return work(id, versionId);
         } catch (AcceptedSwaps.Refused on) {
             return refused(409, List.of(on.getMessage()), response, model);
@@ -103,8 +104,10 @@ class AcceptSwapController {
         return "redirect:/amps/" + amp + "/swap/accepted/" + swap;
     }
 
-    private static String short60(String device) {
-        return device.length() > LONGEST_DEVICE ? device.substring(0, LONGEST_DEVICE) : device;
+    /** As it can be stored. */
+    private static String named(String device) {
+        String line = Texts.line(device);
+        return line.length() > LONGEST_DEVICE ? line.substring(0, LONGEST_DEVICE) : line;
     }
 
     /** The sheet as it was accepted, its work as far as it is done, and the way back while nothing was described since. */
@@ -138,7 +141,7 @@ class AcceptSwapController {
             Model model) {
         AcceptedSwap swap = accepted.of(id, swapId);
         try {
-            accepted.say(entry, swap, step, done, short60(device));
+            accepted.say(entry, swap, step, done, named(device));
             return work(id, swapId) + "#step-" + step;
         } catch (StoredDifferently other) {
             response.setStatus(409);
@@ -180,7 +183,7 @@ class AcceptSwapController {
                     model);
         }
         try {
-            accepted.goBack(versionId, swap, now.get().name(), short60(device));
+            accepted.goBack(versionId, swap, now.get().name(), named(device));
             return "redirect:/amps/" + id;
         } catch (AcceptedSwaps.Refused on) {
             response.setStatus(409);

@@ -138,7 +138,7 @@ final class GridVolts {
         String name = socket.socket().name();
         String where = Show.fixed(volts, 1) + " V between grid and cathode of " + name + " at "
                 + Show.si(socket.answer().plateAmperes().orElseThrow().value(), Unit.AMPERE, 3)
-                + ": with these volts a " + range.type() + " has " + Show.fixed(range.coldest(), 1) + " to "
+                + ": with these volts the " + range.type() + " has " + Show.fixed(range.coldest(), 1) + " to "
                 + Show.fixed(Math.min(0, range.hottest()), 1)
                 + " V there, over the spread of new tubes and three bands of model and readings.";
         if (volts < range.coldest() - error) {

@@ -54,8 +54,7 @@ public final class FindingList {
         list.swaps();
         list.excursions();
         list.contradictions();
-        list.biasNode();
-        list.weakTubes();
+        GridWatch.of(session, judged, list.tubes).forEach(list::unlessCause);
         PlateWatch.of(session).forEach(list::unlessCause);
         WattsTrend.of(session, judged).forEach(list::unlessCause);
         List<Finding> all = new ArrayList<>();
@@ -78,7 +77,12 @@ public final class FindingList {
     }
 
     private void unlessCause(Finding finding) {
-        add(causeFound(finding.key(), finding.since()).map(finding::closed).orElse(finding));
+        add(
+                finding.open()
+                        ? causeFound(finding.key(), finding.since())
+                                .map(finding::closed)
+                                .orElse(finding)
+                        : finding);
     }
 
     /** What was said to be behind it, after it was found. */
@@ -345,58 +349,6 @@ public final class FindingList {
                     .or(() -> causeFound(finding.key(), finding.since()))
                     .map(finding::closed)
                     .orElse(finding));
-        }
-    }
-
-    /** A bias supply that was confirmed above the chassis; read again below it, it is answered. */
-    private void biasNode() {
-        List<RecordedReading> read = RoundAssembler.biasNode(session);
-        for (int i = 0; i < read.size(); i++) {
-            RecordedReading wrong = read.get(i);
-            if (wrong.typed().value() <= session.plan().meter().limit(wrong.typed())) {
-                continue;
-            }
-            Finding finding = new Finding(
-                    Finding.Code.CONTRADICTION,
-                    "bias node",
-                    "",
-                    wrong.at(),
-                    "The bias node was read as " + wrong.typed().echo() + ", above the chassis.",
-                    Optional.empty(),
-                    "Read it again with its sign, or correct the reading.");
-            Optional<String> again = read.subList(i + 1, read.size()).stream()
-                    .filter(r -> r.typed().value() < 0)
-                    .map(r -> "read again as " + r.typed().echo())
-                    .findFirst();
-            add(again.or(() -> causeFound(finding.key(), finding.since()))
-                    .map(finding::closed)
-                    .orElse(finding));
-        }
-    }
-
-    /** A tube whose grid says that it is weak; an independent second reading of the grid makes sure of it. */
-    private void weakTubes() {
-        for (SessionAssessment.JudgedRound round : judged.rounds()) {
-            round.answer().weak().forEach((socket, sentence) -> {
-                List<RecordedReading> grids = session.holding().stream()
-                        .filter(r -> r.isOf(Quantity.GRID, socket))
-                        .toList();
-                Finding finding = new Finding(
-                        Finding.Code.WEAK_TUBE,
-                        socket,
-                        tubes.label(tubes.in(socket, round.round().at())),
-                        round.round().at(),
-                        sentence,
-                        Optional.empty(),
-                        "Read the grid of " + socket + " once more.");
-                Optional<String> second = grids.size() > 1
-                        ? Optional.of("read a second time as "
-                                + grids.get(grids.size() - 1).typed().echo())
-                        : Optional.empty();
-                add(second.or(() -> causeFound(finding.key(), finding.since()))
-                        .map(finding::closed)
-                        .orElse(finding));
-            });
         }
     }
 

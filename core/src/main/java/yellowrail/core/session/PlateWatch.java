@@ -52,8 +52,8 @@ final class PlateWatch {
                 && current.filter(r -> Math.abs(r - 1) <= CURRENT_EQUAL).isPresent();
     }
 
-    private static Optional<RecordedReading> near(
-            Session session, Quantity quantity, String point, RecordedReading to) {
+    /** The reading of a point nearest in time, within ten minutes in one power-on. */
+    static Optional<RecordedReading> near(Session session, Quantity quantity, String point, RecordedReading to) {
         return session.holding().stream()
                 .filter(r -> r.isOf(quantity, point)
                         && r.context().run() == to.context().run()

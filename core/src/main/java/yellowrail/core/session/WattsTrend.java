@@ -1,8 +1,9 @@
 package yellowrail.core.session;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -16,17 +17,18 @@ import yellowrail.core.soak.Trend;
  * would be noticed. It goes by the trend that a current goes by, and is over with a soak that is flat.
  */
 final class WattsTrend {
-    private static final long NEAR_MILLIS = 10 * 60_000L;
     private static final int LEAST_SAMPLES = 4;
     /** A soak's first pass may begin so much earlier. */
     private static final double GRACE_MINUTES = 7;
 
     private WattsTrend() {}
 
-    /** One for each position whose watts creep, the newest stretch of it. */
+    /** One for each position whose watts creep in its newest setting: an earlier one is over. */
     static List<Finding> of(Session session, SessionAssessment judged) {
+        Map<String, Curves.Curve> newest = new LinkedHashMap<>();
+        Curves.of(session).all().forEach(c -> newest.merge(c.point(), c, (a, b) -> b.stretch() >= a.stretch() ? b : a));
         List<Finding> found = new ArrayList<>();
-        for (Curves.Curve curve : Curves.of(session).all()) {
+        for (Curves.Curve curve : newest.values()) {
             List<List<Sample>> ends = watts(session, judged, curve);
             if (ends.stream().allMatch(WattsTrend::moves)) {
                 found.add(finding(curve, ends.get(1)));
@@ -51,7 +53,9 @@ final class WattsTrend {
                 first = first.or(() -> mains);
                 double ratio =
                         mains.isPresent() ? mains.get().volts() / first.get().volts() : 1;
-                Optional<Double> volts = volts(session, curve.sockets().get(0), taken.get(i));
+                Optional<Double> volts = PlateWatch.near(
+                                session, Quantity.PLATE, curve.sockets().get(0), taken.get(i))
+                        .map(r -> r.typed().value());
                 if (volts.isPresent()) {
                     samples.add(new Sample(
                             currents.get(i).minutes(), currents.get(i).amperes() * volts.get() / ratio));
@@ -63,15 +67,6 @@ final class WattsTrend {
             ends.add(samples.stream().filter(s -> s.minutes() >= from).toList());
         }
         return ends;
-    }
-
-    private static Optional<Double> volts(Session session, String socket, RecordedReading to) {
-        return session.holding().stream()
-                .filter(r -> r.isOf(Quantity.PLATE, socket)
-                        && r.context().run() == to.context().run()
-                        && Math.abs(r.at() - to.at()) <= NEAR_MILLIS)
-                .min(Comparator.comparingLong(r -> Math.abs(r.at() - to.at())))
-                .map(r -> r.typed().value());
     }
 
     private static Finding finding(Curves.Curve curve, List<Sample> watts) {

@@ -3,6 +3,7 @@ package yellowrail.core.swap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -93,9 +94,9 @@ public final class MadeFor {
         figure("half primary", amp.halfPrimaryOhms(), sheet.halfPrimaryOhms(), Unit.OHM);
         figure("secondary's copper", amp.secondaryOhms(), sheet.secondaryOhms(), Unit.OHM);
         biasing(amp.biasing(), sheet.biasing());
-        each("screen resistor", amp, sheet, StageTube::screenOhms, Unit.OHM);
-        each("strength", amp, sheet, StageTube::scale, Unit.OHM);
-        each("grid apart", amp, sheet, StageTube::gridOffset, Unit.VOLT);
+        each("screen resistor", amp, sheet, StageTube::screenOhms, v -> shown(v, Unit.OHM), 0);
+        each("strength", amp, sheet, StageTube::scale, v -> Show.plain(v, 3), 0);
+        each("grid apart", amp, sheet, StageTube::gridOffset, v -> shown(v, Unit.VOLT), SAME_VOLTS);
     }
 
     private void biasing(Biasing amp, Biasing sheet) {
@@ -108,14 +109,19 @@ public final class MadeFor {
         }
     }
 
-    private void each(String what, Stage amp, Stage sheet, ToDoubleFunction<StageTube> figure, Unit unit) {
+    /** @param least what two figures may differ by whatever their size, in their unit */
+    private void each(
+            String what,
+            Stage amp,
+            Stage sheet,
+            ToDoubleFunction<StageTube> figure,
+            DoubleFunction<String> shown,
+            double least) {
         for (int t = 0; t < Math.min(amp.tubes().size(), sheet.tubes().size()); t++) {
             double one = figure.applyAsDouble(amp.tubes().get(t));
             double other = figure.applyAsDouble(sheet.tubes().get(t));
-            boolean same = unit == Unit.VOLT ? Math.abs(one - other) <= SAME_VOLTS : same(one, other);
-            if (!same) {
-                differences.add(what + " of tube " + (t + 1) + ": " + Show.plain(one, 4) + " in the amp, "
-                        + Show.plain(other, 4) + " on the sheet");
+            if (!same(one, other) && Math.abs(one - other) > least) {
+                words(what + " of tube " + (t + 1), shown.apply(one), shown.apply(other));
                 return;
             }
         }

@@ -226,9 +226,10 @@ final class PinRow {
             };
             metal(needed.get(), pin, stands, "pin " + pin + " of the socket " + words(at) + ", and " + has);
         } else if (at == Wired.NOT_ANSWERED || at == Wired.FREE) {
-            open.add("whether pin " + pin + " of the socket is free" + (octalOne(pin) ? ", of pin 8 too," : "")
-                    + " is not answered; " + has);
-            mends.add("Say which unused pins of the sockets hold other parts, and whether pin 1 is wired to pin 8.");
+            open.add("whether pin " + pin + " of the socket is free"
+                    + (octalOne(pin) ? ", of pin 8 and of the chassis too," : "") + " is not answered; " + has);
+            mends.add(
+                    "Say which unused pins of the sockets hold other parts, and whether pin 1 is wired to pin 8 or to the chassis.");
         } else {
             wrong.add("pin " + pin + " of the socket " + words(at) + ", and " + has
                     + (at == Wired.CATHODE ? ": that wire shorts it" : ""));
@@ -239,12 +240,13 @@ final class PinRow {
         }
     }
 
-    /** Whether a wire from pin 1 to pin 8, of which nothing was said, would short what the tube has there. */
+    /** Whether a wire from pin 1 to pin 8 or to the chassis, of which nothing was said, would short what the tube has there. */
     private boolean shorted(int pin, Optional<PinFunction> needed) {
+        SocketWiring socket = question.chassis().socket();
         boolean electrode = needed.filter(f -> !idle(f) && !shell(f)).isPresent();
         return octalOne(pin)
                 && electrode
-                && question.chassis().socket().oneToEight().isEmpty();
+                && (socket.oneToEight().isEmpty() || socket.oneToChassis().isEmpty());
     }
 
     private static String words(Wired at) {

@@ -30,7 +30,7 @@ class KnownSwapsTest {
             "winding of 4.4 A", Around.with(new HeaterWinding(Optional.of(4.4), Optional.of(0.6), 0)),
             "winding not answered", Around.with(new HeaterWinding(Optional.empty(), Optional.of(0.6), 0)),
             "pin 1 open",
-                    Around.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), Optional.empty(), false)),
+                    Around.with(new SocketWiring(Optional.of(Set.of()), Optional.of(false), Optional.of(false), false)),
             "pin 1 not answered",
                     Around.with(new SocketWiring(Optional.of(Set.of()), Optional.empty(), Optional.empty(), false)),
             "pin 1 a tie point",

@@ -107,28 +107,17 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
                     + Show.si(zero(reading), reading.unit(), 3) + "; check the zero with no tube in it");
         }
         double scale = net == 0 ? 0 : Math.abs(reading.value()) / net;
-        if (reading.unit() == Unit.AMPERE) {
-            return new SensedCurrent.Current(
-                    SensedCurrent.Kind.CATHODE,
-                    new Estimate(
-                            net,
-                            SenseMath.meterError(reading, meter).times(scale).and("adaptor", tolerancePercent / 100)),
-                    1,
-                    0,
-                    "Ik = I − I0",
-                    reading.echo() + " − " + Show.si(zero(reading), Unit.AMPERE, 3),
-                    List.of());
-        }
+        boolean amperes = reading.unit() == Unit.AMPERE;
+        String numbers = reading.echo() + " − " + Show.si(zero(reading), reading.unit(), 3);
         return new SensedCurrent.Current(
                 SensedCurrent.Kind.CATHODE,
                 new Estimate(
-                        net / voltsPerAmpere,
+                        amperes ? net : net / voltsPerAmpere,
                         SenseMath.meterError(reading, meter).times(scale).and("adaptor", tolerancePercent / 100)),
                 1,
                 0,
-                "Ik = (V − V0) / (mV per mA)",
-                "(" + reading.echo() + " − " + Show.si(zeroVolts, Unit.VOLT, 3) + ") / "
-                        + Show.significant(voltsPerAmpere, 4),
+                amperes ? "Ik = I − I0" : "Ik = (V − V0) / (mV per mA)",
+                amperes ? numbers : "(" + numbers + ") / " + Show.significant(voltsPerAmpere, 4),
                 List.of());
     }
 
@@ -148,7 +137,7 @@ public record SocketAdaptor(double voltsPerAmpere, double tolerancePercent, doub
         return large
                 ? Optional.of(new Objection(
                         "adaptor's zero",
-                        "The adaptor's zero of " + Show.si(zeroVolts, Unit.VOLT, 3)
+                        "The adaptor's zero of " + Show.si(zero(reading), reading.unit(), 3)
                                 + " is more than a tenth of the reading of " + reading.echo()
                                 + ": with no tube in it an adaptor shows a few counts. Read its zero again."))
                 : Optional.empty();
