@@ -3,6 +3,7 @@ package yellowrail.app.api;
 import io.swagger.v3.oas.annotations.OpenAPIDefinition;
 import io.swagger.v3.oas.annotations.info.Info;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
@@ -15,6 +16,7 @@ import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import yellowrail.app.amps.AmpForm;
+import yellowrail.app.swap.SwapForm;
 import yellowrail.core.amp.sensing.Parameter;
 import yellowrail.core.amp.sensing.Way;
 import yellowrail.core.amp.sensing.Ways;
@@ -70,6 +72,15 @@ class OpenApi {
                     api.getComponents().getSchemas().get("State").getProperties();
             ((Schema<String>) state.get("here"))
                     .setEnum(Stops.RAIL.stops().stream().map(Stop::id).toList());
+        };
+    }
+
+    /** What is around the tubes of a swap, field by field. */
+    @Bean
+    OpenApiCustomizer swap() {
+        return api -> {
+            Operation post = api.getPaths().get("/api/v1/swaps").getPost();
+            post.setDescription(post.getDescription() + " Around the tubes: " + SwapForm.documented() + ".");
         };
     }
 

@@ -14,11 +14,9 @@ import yellowrail.app.swap.SwapForm;
 @RequestMapping("/api/v1/swaps")
 class SwapApi {
     private static final String NAMES =
-            "Texts by name, as in the address of the page of swaps: up to four candidates (to1, count1, wired1, bias1, ohms1 …), wanted,"
-                    + " lowest, channels, what is around the tubes (winding, others, reserve, leak, sharing, coldest, hottest,"
-                    + " resistorWatts, bypassVolts, coreDc, screenTaps, htDc, chokeDc, htOthers, rectifier, rectifierThen, firstCapacitor, diameter, height, tied, oneToEight,"
-                    + " adaptor); and all parts of a stage. What is left out takes the page's usual answer; what is left out of"
-                    + " what is around the tubes is not answered.";
+            "Texts by name, as in the address of the page of swaps: up to four candidates (to1, count1, wired1, bias1, ohms1,"
+                    + " sleeve1 …), wanted, lowest, channels, what is around the tubes, and all parts of a stage. What is left"
+                    + " out takes the page's usual answer; what is left out of what is around the tubes is not answered.";
 
     private final SwapAnswers answers;
 

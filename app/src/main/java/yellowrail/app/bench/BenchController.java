@@ -21,8 +21,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
@@ -37,6 +39,7 @@ class BenchController {
     private final HomeView home;
     private final SessionBroadcaster broadcaster;
     private final SheetIssuer issuer;
+    private final RoundStore rounds;
 
     BenchController(
             SessionStore sessions,
@@ -45,7 +48,8 @@ class BenchController {
             SettingStore settings,
             HomeView home,
             SessionBroadcaster broadcaster,
-            SheetIssuer issuer) {
+            SheetIssuer issuer,
+            RoundStore rounds) {
         this.sessions = sessions;
         this.panels = panels;
         this.amps = amps;
@@ -53,6 +57,7 @@ class BenchController {
         this.home = home;
         this.broadcaster = broadcaster;
         this.issuer = issuer;
+        this.rounds = rounds;
     }
 
     @GetMapping("/bench")
@@ -72,7 +77,19 @@ class BenchController {
         BenchForm form = last.map(l -> sessions.look(
                         l, b -> BenchForm.asBefore(id, amp, b.state().plan())))
                 .orElseGet(() -> BenchForm.usual(id, amp));
-        return form(newTubes ? form.forNewTubes() : form, Map.of(), model);
+        boolean never = uuid(amp).filter(this::neverMeasured).isPresent();
+        model.addAttribute("neverMeasured", never);
+        return form(newTubes ? form.forNewTubes() : never ? form.strange() : form, Map.of(), model);
+    }
+
+    /** Whether no current of this amp was ever read: nobody knows what its tubes draw. */
+    private boolean neverMeasured(UUID amp) {
+        return rounds.countReadings(amp) == 0
+                && sessions.ofAmp(amp).stream()
+                        .findFirst()
+                        .filter(s -> sessions.look(
+                                s, b -> b.state().holding().stream().anyMatch(r -> r.quantity() == Quantity.CURRENT)))
+                        .isEmpty();
     }
 
     private LastTime lastTime(BenchSession bench) {

@@ -80,6 +80,12 @@ public record BenchForm(
                 "");
     }
 
+    /** The same for an amp that was never measured: its tubes are as unknown as new ones. */
+    BenchForm strange() {
+        return new BenchForm(
+                id, amp, "NEW_TUBES", meter, ref, hands, soak, heaterAmber, heaterRed, access, turns, soaks, changing);
+    }
+
     /** The same begun for new tubes in every socket. */
     BenchForm forNewTubes() {
         return new BenchForm(

@@ -49,6 +49,8 @@ public final class StoredShapes {
 
     public static final Shape<StoredSwap> SWAP = new Shape<>("accepted swap", StoredSwap.class);
 
+    public static final Shape<StoredAnswers> ANSWERS = new Shape<>("kept answers", StoredAnswers.class);
+
     static final List<Shape<?>> ALL = List.of(
             AMP,
             TUBE_TYPE,
@@ -65,7 +67,8 @@ public final class StoredShapes {
             TRANSFORMER,
             AC_READING,
             SPEAKER,
-            SWAP);
+            SWAP,
+            ANSWERS);
 
     private StoredShapes() {}
 }

@@ -105,7 +105,7 @@ class AcceptSwapController {
     }
 
     /** As it can be stored. */
-    private static String named(String device) {
+    static String named(String device) {
         String line = Texts.line(device);
         return line.length() > LONGEST_DEVICE ? line.substring(0, LONGEST_DEVICE) : line;
     }
@@ -197,7 +197,7 @@ class AcceptSwapController {
         }
     }
 
-    private static String refused(int status, List<String> why, HttpServletResponse response, Model model) {
+    static String refused(int status, List<String> why, HttpServletResponse response, Model model) {
         response.setStatus(status);
         model.addAttribute("refusals", why);
         return "swap/refused";

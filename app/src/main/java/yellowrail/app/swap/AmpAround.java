@@ -5,9 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.session.Memory.KnownRange;
 
 /**
@@ -16,21 +17,26 @@ import yellowrail.core.session.Memory.KnownRange;
  * @param texts by the names of their fields
  */
 record AmpAround(Map<String, String> texts) {
-    private static final int DIGITS = 4;
-
     /**
+     * @param kept what was answered and kept with it: what the amp itself tells goes before
      * @param channels that the same transformer feeds
      * @param ranges how far each bias control reached at the grids, as read at the bench
      * @param coreAmperes direct current the output transformer is rated for, A
      */
-    static AmpAround of(AmpDescription amp, int channels, Collection<KnownRange> ranges, Optional<Double> coreAmperes) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        put(texts, "winding", amp.supply().windings().heater().amperes(), Unit.AMPERE);
-        put(texts, "htDc", amp.supply().windings().highTension().amperes(), Unit.AMPERE);
-        put(texts, "coreDc", coreAmperes, Unit.AMPERE);
+    static AmpAround of(
+            Map<String, String> kept,
+            AmpDescription amp,
+            int channels,
+            Collection<KnownRange> ranges,
+            Optional<Double> coreAmperes) {
+        Map<String, String> texts = new LinkedHashMap<>(kept);
+        put(texts, SwapFields.WINDING, amp.supply().windings().heater().amperes());
+        put(texts, SwapFields.HT_DC, amp.supply().windings().highTension().amperes());
+        put(texts, SwapFields.CORE_DC, coreAmperes);
+        put(texts, SwapFields.SENSE_OHMS, sense(amp));
         // Of several controls what every one of them reaches.
-        put(texts, "coldest", ranges.stream().map(KnownRange::coldest).reduce(Math::max), Unit.VOLT);
-        put(texts, "hottest", ranges.stream().map(KnownRange::hottest).reduce(Math::min), Unit.VOLT);
+        put(texts, SwapFields.COLDEST, ranges.stream().map(KnownRange::coldest).reduce(Math::max));
+        put(texts, SwapFields.HOTTEST, ranges.stream().map(KnownRange::hottest).reduce(Math::min));
         texts.put("channels", String.valueOf(channels));
         texts.put("lowest", Show.fixed(100 * amp.mains().lowest() / amp.mains().nominal(), 0) + " %");
         // The present type first: what speaks against fresh tubes of the same type speaks against any.
@@ -38,8 +44,19 @@ record AmpAround(Map<String, String> texts) {
         return new AmpAround(texts);
     }
 
-    private static void put(Map<String, String> texts, String name, Optional<Double> value, Unit unit) {
-        value.ifPresent(v -> texts.put(name, Show.siPlain(v, unit, DIGITS)));
+    /** The largest of the cathodes' own resistors; empty where one of them is read otherwise. */
+    private static Optional<Double> sense(AmpDescription amp) {
+        return amp.groups().stream().allMatch(g -> g.method() instanceof OwnResistor)
+                ? amp.groups().stream()
+                        .map(g -> ((OwnResistor) g.method()).resistor().ohms())
+                        .reduce(Math::max)
+                : Optional.empty();
+    }
+
+    private static <T> void put(Map<String, String> texts, FieldSpec<Optional<T>> field, Optional<T> value) {
+        if (value.isPresent()) {
+            texts.put(field.name(), field.shown(value));
+        }
     }
 
     /** What is known of the amp goes before what is said. */

@@ -62,6 +62,7 @@ class SwapController {
         model.addAttribute("amp", amp);
         model.addAttribute("ofAmp", swaps.stage(amp, channel));
         model.addAttribute(CHANNEL, channel);
+        model.addAttribute("kept", swaps.kept(amp, channel).orElse(null));
         return shown(form, request, response, model);
     }
 
@@ -80,6 +81,7 @@ class SwapController {
         form.into(model, request.getParameterMap().keySet(), CHANNEL);
         model.addAttribute("v", pages.of(form));
         model.addAttribute("versionId", UUID.randomUUID());
+        model.addAttribute("answersId", UUID.randomUUID());
         model.addAttribute("criteria", AskedOf.all());
         model.addAttribute("candidates", SwapForm.CANDIDATES);
         response.setHeader("Cache-Control", "no-store");

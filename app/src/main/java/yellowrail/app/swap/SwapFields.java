@@ -1,16 +1,20 @@
 package yellowrail.app.swap;
 
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
-import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.swap.Chassis;
 import yellowrail.core.swap.Chassis.BiasControl;
@@ -21,177 +25,266 @@ import yellowrail.core.swap.Chassis.HighTension;
 import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
+import yellowrail.core.swap.Chassis.ScreenParts;
 import yellowrail.core.swap.Chassis.SocketWiring;
+import yellowrail.core.swap.Criterion;
 import yellowrail.core.swap.Rectifier;
 
-/** What is around the tubes, as typed; a blank is not answered. */
+/** The fields of what is around the tubes, by the criterion that asks; a blank is not answered. */
 final class SwapFields {
-    private static final String COLDEST = "coldest";
-    private static final String TIED = "tied";
-    private static final String RESERVE = "reserve";
     private static final Pattern PINS = Pattern.compile("\\d{1,2}(?:[\\s,;]+\\d{1,2})*");
     private static final double MOST_RESERVE = 50;
 
-    private static final Map<String, Field> FIELDS = Map.ofEntries(
-            Map.entry("winding", amperes("the winding's current", 0.1, 60).aboveZero()),
-            Map.entry("others", amperes("the other heaters' current", 0.05, 60)),
-            Map.entry(RESERVE, Field.of("the reserve", Unit.PERCENT, Prefix.NONE, 1, MOST_RESERVE)),
-            Map.entry(
-                    "leak",
-                    Field.of("the grid resistor", Unit.OHM, Prefix.NONE, 1e3, 5e6)
-                            .aboveZero()),
-            Map.entry(
-                    COLDEST,
-                    Field.of("the coldest bias", Unit.VOLT, Prefix.NONE, 1, 200).signed()),
-            Map.entry(
-                    "hottest",
-                    Field.of("the hottest bias", Unit.VOLT, Prefix.NONE, 1, 200).signed()),
-            Map.entry(
-                    "resistorWatts",
-                    Field.of("the resistor's watts", Unit.WATT, Prefix.NONE, 0.1, 200)
-                            .aboveZero()),
-            Map.entry("bypassVolts", Field.of("the capacitor's volts", Unit.VOLT, Prefix.NONE, 5, 500)),
-            Map.entry(
-                    "coreDc",
-                    Field.of("the core's direct current", Unit.AMPERE, Prefix.MILLI, 0.1e-3, 2)
-                            .aboveZero()),
-            Map.entry(
-                    "htDc",
-                    Field.of("the winding's direct current", Unit.AMPERE, Prefix.MILLI, 5e-3, 5)
-                            .aboveZero()),
-            Map.entry("chokeDc", Field.of("the choke's direct current", Unit.AMPERE, Prefix.MILLI, 5e-3, 5)),
-            Map.entry(
-                    "firstCapacitor",
-                    Field.of("the first capacitor", Unit.FARAD, Prefix.MICRO, 1e-6, 2e-3)
-                            .aboveZero()),
-            Map.entry("htOthers", Field.of("what else draws from it", Unit.AMPERE, Prefix.MILLI, 1e-3, 2)));
-
-    static final List<String> NAMES = List.of(
+    private static final FieldSpec<Optional<Set<Integer>>> TIED =
+            FieldSpec.text("tied", "Unused pins with parts", "none, or 1 6", SwapFields::pins, SwapFields::pinsShown);
+    private static final FieldSpec<Optional<Boolean>> ONE_TO_EIGHT = FieldSpec.yesNo("oneToEight", "Pin 1 wired to 8");
+    private static final FieldSpec<Optional<Boolean>> ONE_TO_CHASSIS =
+            FieldSpec.yesNo("oneToChassis", "Pin 1 at the chassis");
+    private static final FieldSpec<Boolean> ADAPTOR = FieldSpec.yes("adaptor", "Adaptors used");
+    static final FieldSpec<Optional<Double>> SENSE_OHMS = quantity(
+            "senseOhms",
+            "Cathode to chassis, Ω",
+            "1, 0 for a wire",
+            Field.of("the resistor from cathode to chassis", Unit.OHM, Prefix.NONE, 0.1, 10e3));
+    private static final FieldSpec<Optional<Integer>> SOCKETS =
+            FieldSpec.count("sockets", "Sockets of a channel", "as in use", 1, 8);
+    static final FieldSpec<Optional<Double>> WINDING = quantity(
             "winding",
-            "others",
-            RESERVE,
+            "Winding gives, A",
+            "4.4 A",
+            amperes("the winding's current", 0.1, 60).aboveZero());
+    private static final FieldSpec<Optional<Double>> OTHERS =
+            quantity("others", "Other heaters, A", "0.6 A", amperes("the other heaters' current", 0.05, 60));
+    private static final FieldSpec<Double> RESERVE = FieldSpec.text(
+            "reserve", "To stay free, %", "0 %", SwapFields::reserve, v -> Show.plain(100 * v, 3) + " %");
+    private static final FieldSpec<Optional<Boolean>> SCREEN_TAPS =
+            FieldSpec.yesNo("screenTaps", "Transformer has screen taps");
+    private static final FieldSpec<Optional<Double>> SCREEN_WATTS = quantity(
+            "screenWatts",
+            "Rated, W",
+            "3 W",
+            Field.of("the screen resistor's watts", Unit.WATT, Prefix.NONE, 0.1, 50)
+                    .aboveZero());
+    private static final FieldSpec<Optional<Double>> LEAK = quantity(
             "leak",
-            "sharing",
-            COLDEST,
-            "hottest",
+            "Grid resistor, Ω",
+            "220 k",
+            Field.of("the grid resistor", Unit.OHM, Prefix.NONE, 1e3, 5e6).aboveZero());
+    private static final FieldSpec<Optional<Integer>> SHARING = FieldSpec.count("sharing", "Tubes on it", "1", 1, 4);
+    static final FieldSpec<Optional<Double>> COLDEST = bias("coldest", "Coldest end, V", "−60 V", "the coldest bias");
+    static final FieldSpec<Optional<Double>> HOTTEST = bias("hottest", "Hottest end, V", "−35 V", "the hottest bias");
+    private static final FieldSpec<Optional<Double>> RESISTOR_WATTS = quantity(
             "resistorWatts",
+            "Resistor rated, W",
+            "5 W",
+            Field.of("the resistor's watts", Unit.WATT, Prefix.NONE, 0.1, 200).aboveZero());
+    private static final FieldSpec<Optional<Double>> BYPASS_VOLTS = quantity(
             "bypassVolts",
+            "Capacitor, V",
+            "50 V, 0 for none",
+            Field.of("the capacitor's volts", Unit.VOLT, Prefix.NONE, 5, 500));
+    static final FieldSpec<Optional<Double>> CORE_DC = quantity(
             "coreDc",
-            "screenTaps",
+            "Rated for, mA DC",
+            "80 mA",
+            milliamperes("the core's direct current", 0.1e-3, 2).aboveZero());
+    static final FieldSpec<Optional<Double>> HT_DC = quantity(
             "htDc",
-            "chokeDc",
-            "htOthers",
-            "rectifier",
-            "rectifierThen",
+            "Winding gives, mA DC",
+            "250 mA",
+            milliamperes("the winding's direct current", 5e-3, 5).aboveZero());
+    private static final FieldSpec<Optional<Double>> CHOKE_DC =
+            quantity("chokeDc", "Choke, mA", "0 for none", milliamperes("the choke's direct current", 5e-3, 5));
+    private static final FieldSpec<Optional<Double>> HT_OTHERS =
+            quantity("htOthers", "Everything else, mA", "20 mA", milliamperes("what else draws from it", 1e-3, 2));
+    private static final FieldSpec<Optional<Rectifier>> RECTIFIER = rectifier("rectifier", "Fitted now", "GZ34");
+    private static final FieldSpec<Optional<Rectifier>> RECTIFIER_THEN =
+            rectifier("rectifierThen", "To be fitted", "as now");
+    private static final FieldSpec<Optional<Double>> FIRST_CAPACITOR = quantity(
             "firstCapacitor",
-            "diameter",
-            "height",
-            "tried",
-            TIED,
-            "oneToEight",
-            "oneToChassis",
-            "adaptor");
+            "First capacitor, µF",
+            "47",
+            Field.of("the first capacitor", Unit.FARAD, Prefix.MICRO, 1e-6, 2e-3)
+                    .aboveZero());
+    private static final FieldSpec<Optional<Double>> WINDING_OHMS = quantity(
+            "windingOhms",
+            "Half the winding, Ω",
+            "80",
+            Field.of("the ohms of half the winding", Unit.OHM, Prefix.NONE, 1, 1e3)
+                    .aboveZero());
+    private static final FieldSpec<Optional<Double>> FIRST_VOLTS = quantity(
+            "firstVolts",
+            "Rated, V",
+            "500 V",
+            Field.of("the first capacitor's volts", Unit.VOLT, Prefix.NONE, 50, 2e3)
+                    .aboveZero());
+    private static final FieldSpec<Optional<Double>> DIAMETER = millimetres("diameter", "Room across, mm", "50");
+    private static final FieldSpec<Optional<Double>> HEIGHT = millimetres("height", "Room above, mm", "120");
+    private static final FieldSpec<Optional<Boolean>> TRIED = FieldSpec.yesNo("tried", "Held in place, it fits");
 
-    private final SwapForm form;
-    private final FieldErrors complaints;
+    private static final Map<Criterion, List<FieldSpec<?>>> BY_CRITERION = new EnumMap<>(Map.ofEntries(
+            Map.entry(Criterion.PINS, List.of(TIED, ONE_TO_EIGHT, ONE_TO_CHASSIS, ADAPTOR, SENSE_OHMS, SOCKETS)),
+            Map.entry(Criterion.HEATER, List.of(WINDING, OTHERS, RESERVE)),
+            Map.entry(Criterion.CONNECTION, List.of(SCREEN_TAPS)),
+            Map.entry(Criterion.SCREEN_RESISTORS, List.of(SCREEN_WATTS)),
+            Map.entry(Criterion.GRID_CIRCUIT, List.of(LEAK, SHARING)),
+            Map.entry(Criterion.BIAS_RANGE, List.of(COLDEST, HOTTEST)),
+            Map.entry(Criterion.CATHODE_PARTS, List.of(RESISTOR_WATTS, BYPASS_VOLTS)),
+            Map.entry(Criterion.CORE_CURRENT, List.of(CORE_DC)),
+            Map.entry(Criterion.SUPPLY_CURRENT, List.of(HT_DC, CHOKE_DC, HT_OTHERS)),
+            Map.entry(Criterion.RECTIFIER, List.of(RECTIFIER, RECTIFIER_THEN, FIRST_CAPACITOR, WINDING_OHMS)),
+            Map.entry(Criterion.FIRST_CAPACITOR, List.of(FIRST_VOLTS)),
+            Map.entry(Criterion.SIZE, List.of(DIAMETER, HEIGHT, TRIED))));
 
-    private SwapFields(SwapForm form, FieldErrors complaints) {
-        this.form = form;
-        this.complaints = complaints;
+    /** All of them, in the order of the sheet. */
+    static final List<FieldSpec<?>> ALL =
+            BY_CRITERION.values().stream().flatMap(Collection::stream).toList();
+
+    /** Those about the sockets' wires, which are told beside the tubes that are in. */
+    static final List<FieldSpec<?>> OF_THE_SOCKETS = of(Criterion.PINS);
+
+    /** Those about what is to come or to be tried with the candidate alone. */
+    private static final Set<FieldSpec<?>> OF_THE_CANDIDATE = Set.of(ADAPTOR, RECTIFIER_THEN, TRIED);
+
+    /** Those that stay true of the amp, whatever is asked next. */
+    static final List<FieldSpec<?>> OF_THE_AMP =
+            ALL.stream().filter(f -> !OF_THE_CANDIDATE.contains(f)).toList();
+
+    private SwapFields() {}
+
+    /** Those that answer a criterion. */
+    static List<FieldSpec<?>> of(Criterion criterion) {
+        return BY_CRITERION.getOrDefault(criterion, List.of());
+    }
+
+    static Chassis read(SwapForm form, FieldErrors complaints) {
+        return new Chassis(
+                complaints.count("channels", form.text("channels"), 1, 2, 1),
+                new SocketWiring(
+                        TIED.read(form::text, complaints),
+                        ONE_TO_EIGHT.read(form::text, complaints),
+                        ONE_TO_CHASSIS.read(form::text, complaints),
+                        ADAPTOR.read(form::text, complaints),
+                        SENSE_OHMS.read(form::text, complaints),
+                        SOCKETS.read(form::text, complaints)),
+                new HeaterWinding(
+                        WINDING.read(form::text, complaints),
+                        OTHERS.read(form::text, complaints),
+                        RESERVE.read(form::text, complaints)),
+                new GridCircuit(LEAK.read(form::text, complaints), SHARING.read(form::text, complaints)),
+                control(form, complaints),
+                new CathodeParts(
+                        RESISTOR_WATTS.read(form::text, complaints), BYPASS_VOLTS.read(form::text, complaints)),
+                new Output(CORE_DC.read(form::text, complaints), SCREEN_TAPS.read(form::text, complaints)),
+                new HighTension(
+                        HT_DC.read(form::text, complaints),
+                        CHOKE_DC.read(form::text, complaints),
+                        HT_OTHERS.read(form::text, complaints)),
+                new Rectification(
+                        RECTIFIER.read(form::text, complaints),
+                        RECTIFIER_THEN.read(form::text, complaints),
+                        FIRST_CAPACITOR.read(form::text, complaints),
+                        FIRST_VOLTS.read(form::text, complaints),
+                        WINDING_OHMS.read(form::text, complaints)),
+                new ScreenParts(SCREEN_WATTS.read(form::text, complaints)),
+                new Room(
+                        DIAMETER.read(form::text, complaints),
+                        HEIGHT.read(form::text, complaints),
+                        TRIED.read(form::text, complaints)));
+    }
+
+    private static BiasControl control(SwapForm form, FieldErrors complaints) {
+        Optional<Double> coldest = COLDEST.read(form::text, complaints);
+        Optional<Double> hottest = HOTTEST.read(form::text, complaints);
+        if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
+            complaints.add(COLDEST.name(), "The coldest end is the more negative one: the two seem to be exchanged.");
+            return new BiasControl(Optional.empty(), Optional.empty());
+        }
+        return new BiasControl(coldest, hottest);
+    }
+
+    private static FieldSpec<Optional<Double>> quantity(String name, String label, String hint, Field field) {
+        return FieldSpec.quantity(name, label, hint, field);
     }
 
     private static Field amperes(String what, double low, double high) {
         return Field.of(what, Unit.AMPERE, Prefix.NONE, low, high);
     }
 
-    static Chassis read(SwapForm form, FieldErrors complaints) {
-        return new SwapFields(form, complaints).chassis();
+    private static Field milliamperes(String what, double low, double high) {
+        return Field.of(what, Unit.AMPERE, Prefix.MILLI, low, high);
     }
 
-    private Chassis chassis() {
-        return new Chassis(
-                complaints.count("channels", form.text("channels"), 1, 2, 1),
-                new SocketWiring(
-                        tied(),
-                        complaints.yesNo("oneToEight", form.text("oneToEight")),
-                        complaints.yesNo("oneToChassis", form.text("oneToChassis")),
-                        complaints.yes("adaptor", form.text("adaptor"))),
-                new HeaterWinding(value("winding"), value("others"), reserve()),
-                new GridCircuit(value("leak"), sharing()),
-                control(),
-                new CathodeParts(value("resistorWatts"), value("bypassVolts")),
-                new Output(value("coreDc"), complaints.yesNo("screenTaps", form.text("screenTaps"))),
-                new HighTension(value("htDc"), value("chokeDc"), value("htOthers")),
-                new Rectification(rectifier("rectifier"), rectifier("rectifierThen"), value("firstCapacitor")),
-                new Room(
-                        millimetres("diameter"), millimetres("height"), complaints.yesNo("tried", form.text("tried"))));
+    private static FieldSpec<Optional<Double>> bias(String name, String label, String hint, String what) {
+        FieldSpec<Optional<Double>> volts = quantity(
+                name,
+                label,
+                hint,
+                Field.of(what, Unit.VOLT, Prefix.NONE, 1, 200).signed());
+        return FieldSpec.text(
+                name,
+                label,
+                hint,
+                (n, text, complaints) -> {
+                    Optional<Double> read = volts.reader().read(n, text, complaints);
+                    if (read.filter(v -> v > 0).isPresent()) {
+                        complaints.add(n, "A grid stands below zero: type it with its minus sign.");
+                        return Optional.empty();
+                    }
+                    return read;
+                },
+                volts.show());
     }
 
-    private Optional<Double> value(String name) {
-        return form.blank(name)
-                ? Optional.empty()
-                : complaints.quantity(name, form.text(name), FIELDS.get(name)).map(Typed::value);
-    }
-
-    private Optional<Integer> sharing() {
-        int tubes = complaints.count("sharing", form.text("sharing"), 1, 4, 0);
-        return tubes == 0 ? Optional.empty() : Optional.of(tubes);
-    }
-
-    private double reserve() {
-        double percent = value(RESERVE).orElse(0.0);
+    private static double reserve(String name, String text, FieldErrors complaints) {
+        if (text.isEmpty()) {
+            return 0;
+        }
+        double percent = complaints
+                .quantity(name, text, Field.of("the reserve", Unit.PERCENT, Prefix.NONE, 1, MOST_RESERVE))
+                .map(t -> t.value())
+                .orElse(0.0);
         if (percent > MOST_RESERVE) {
-            complaints.add(RESERVE, "A reserve of up to 50 % can be kept.");
+            complaints.add(name, "A reserve of up to 50 % can be kept.");
             return 0;
         }
         return percent / 100;
     }
 
-    private BiasControl control() {
-        Optional<Double> coldest = bias(COLDEST);
-        Optional<Double> hottest = bias("hottest");
-        if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
-            complaints.add(COLDEST, "The coldest end is the more negative one: the two seem to be exchanged.");
-            return new BiasControl(Optional.empty(), Optional.empty());
-        }
-        return new BiasControl(coldest, hottest);
+    private static FieldSpec<Optional<Rectifier>> rectifier(String name, String label, String hint) {
+        return FieldSpec.text(
+                name,
+                label,
+                hint,
+                (n, text, complaints) -> {
+                    Optional<Rectifier> found = Rectifier.find(text);
+                    if (found.isEmpty() && !text.isEmpty()) {
+                        complaints.add(
+                                n,
+                                "“" + FieldErrors.shorten(text) + "” is no rectifier that is known here.",
+                                Rectifier.ALL.stream()
+                                        .map(Rectifier::designation)
+                                        .toList());
+                    }
+                    return found;
+                },
+                value -> value.map(Rectifier::designation).orElse(""));
     }
 
-    private Optional<Double> bias(String name) {
-        Optional<Double> volts = value(name);
-        if (volts.filter(v -> v > 0).isPresent()) {
-            complaints.add(name, "A grid stands below zero: type it with its minus sign.");
-            return Optional.empty();
-        }
-        return volts;
-    }
-
-    private Optional<Rectifier> rectifier(String name) {
-        if (form.blank(name)) {
-            return Optional.empty();
-        }
-        Optional<Rectifier> found = Rectifier.find(form.text(name));
-        if (found.isEmpty()) {
-            complaints.add(
-                    name,
-                    "“" + FieldErrors.shorten(form.text(name)) + "” is no rectifier that is known here.",
-                    Rectifier.ALL.stream().map(Rectifier::designation).toList());
-        }
-        return found;
-    }
-
-    private Optional<Double> millimetres(String name) {
-        if (form.blank(name)) {
-            return Optional.empty();
-        }
-        String text = form.text(name).replaceAll("(?i)\\s*mm$", "");
-        int mm = complaints.count(name, text, 5, 500, 0);
-        return mm == 0 ? Optional.empty() : Optional.of((double) mm);
+    private static FieldSpec<Optional<Double>> millimetres(String name, String label, String hint) {
+        return FieldSpec.text(
+                name,
+                label,
+                hint,
+                (n, text, complaints) -> {
+                    int mm = complaints.count(n, text.replaceAll("(?i)\\s*mm$", ""), 5, 500, 0);
+                    return mm == 0 ? Optional.empty() : Optional.of((double) mm);
+                },
+                value -> value.map(v -> Show.plain(v, 3) + " mm").orElse(""));
     }
 
     /** {@code 1 6}, or {@code none}. */
-    private Optional<Set<Integer>> tied() {
-        String text = form.text(TIED);
+    private static Optional<Set<Integer>> pins(String name, String text, FieldErrors complaints) {
         if (text.isEmpty()) {
             return Optional.empty();
         }
@@ -200,7 +293,7 @@ final class SwapFields {
         }
         if (!PINS.matcher(text).matches()) {
             complaints.add(
-                    TIED,
+                    name,
                     "Numbers of pins, as in 1 6, or “none”; “" + FieldErrors.shorten(text) + "” is neither.",
                     List.of("none"));
             return Optional.empty();
@@ -208,5 +301,12 @@ final class SwapFields {
         Set<Integer> pins = new TreeSet<>();
         Arrays.stream(text.split("[\\s,;]+")).map(Integer::valueOf).forEach(pins::add);
         return Optional.of(pins);
+    }
+
+    private static String pinsShown(Optional<Set<Integer>> pins) {
+        return pins.map(p -> p.isEmpty()
+                        ? "none"
+                        : p.stream().sorted().map(String::valueOf).collect(Collectors.joining(" ")))
+                .orElse("");
     }
 }

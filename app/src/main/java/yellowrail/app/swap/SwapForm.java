@@ -4,7 +4,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.stage.OnStage;
 import yellowrail.app.stage.StageForm;
 
@@ -28,7 +30,7 @@ public final class SwapForm extends OnStage {
         USUAL.put("wanted", "");
         USUAL.put("lowest", "90 %");
         USUAL.put("channels", "1");
-        SwapFields.NAMES.forEach(name -> USUAL.put(name, ""));
+        SwapFields.ALL.forEach(field -> USUAL.put(field.name(), ""));
     }
 
     private SwapForm(UnaryOperator<String> said, StageForm stage) {
@@ -53,6 +55,11 @@ public final class SwapForm extends OnStage {
     @Override
     public List<String> fields() {
         return names();
+    }
+
+    /** The fields of what is around the tubes, for who writes them by program. */
+    public static String documented() {
+        return SwapFields.ALL.stream().map(FieldSpec::documented).collect(Collectors.joining(", "));
     }
 
     /** Candidates that are typed, by their place from 1. */

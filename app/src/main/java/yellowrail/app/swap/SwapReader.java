@@ -85,9 +85,9 @@ class SwapReader {
         double lowest = lowest(form, complaints);
         Optional<Present> present = stage.setting()
                 .map(s -> s.mains(1))
-                .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage.highest()));
+                .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage));
         double wanted = wanted(form, present, complaints);
-        present.ifPresent(p -> pins(p, chassis, complaints));
+        present.ifPresent(p -> sockets(p, chassis, complaints));
         stage.setting()
                 .filter(s -> s.mains() != 1)
                 .ifPresent(
@@ -116,8 +116,13 @@ class SwapReader {
                 said);
     }
 
-    /** Pins that the present base does not have. */
-    private static void pins(Present present, Chassis chassis, FieldErrors complaints) {
+    /** Pins that the present base does not have, and fewer sockets than tubes are in. */
+    private static void sockets(Present present, Chassis chassis, FieldErrors complaints) {
+        chassis.socket()
+                .sockets()
+                .filter(n -> n < tubesOf(present))
+                .ifPresent(n -> complaints.add(
+                        "sockets", tubesOf(present) + " tubes are in now, which takes as many sockets at least."));
         present.type()
                 .pinout()
                 .map(Pinout::base)
@@ -178,7 +183,8 @@ class SwapReader {
         return share;
     }
 
-    private Present present(TubeFacts tube, StageSetting setting, SwapForm form, double lowest, double highest) {
+    private Present present(
+            TubeFacts tube, StageSetting setting, SwapForm form, double lowest, StageReader.Read stage) {
         TubeType type = type(tube.designation()).orElseThrow();
         BiasScheme scheme = switch (form.stage().text("bias")) {
             case "cathode" -> BiasScheme.CATHODE;
@@ -187,7 +193,16 @@ class SwapReader {
             case "tracking" -> BiasScheme.FIXED_TRACKING;
             default -> BiasScheme.FIXED_UNKNOWN;
         };
-        return new Present(type, tube.ratings(), tube.curves().trust(), setting, scheme, lowest, highest, tube.read());
+        return new Present(
+                type,
+                tube.ratings(),
+                tube.curves().trust(),
+                setting,
+                scheme,
+                lowest,
+                stage.highest(),
+                Math.min(1, stage.margin()),
+                tube.read());
     }
 
     private Optional<TubeType> type(String name) {

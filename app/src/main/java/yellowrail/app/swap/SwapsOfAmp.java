@@ -23,12 +23,19 @@ class SwapsOfAmp {
     private final SessionStore sessions;
     private final TransformerStore transformers;
     private final SwapReader reader;
+    private final KeptAnswers kept;
 
-    SwapsOfAmp(FromAmp fromAmp, SessionStore sessions, TransformerStore transformers, SwapReader reader) {
+    SwapsOfAmp(
+            FromAmp fromAmp,
+            SessionStore sessions,
+            TransformerStore transformers,
+            SwapReader reader,
+            KeptAnswers kept) {
         this.fromAmp = fromAmp;
         this.sessions = sessions;
         this.transformers = transformers;
         this.reader = reader;
+        this.kept = kept;
     }
 
     AmpStage stage(Amp amp, int channel) {
@@ -38,7 +45,15 @@ class SwapsOfAmp {
     /** @param said what the address says, which goes before */
     SwapForm form(Amp amp, int channel, UnaryOperator<String> said) {
         AmpStage stage = stage(amp, channel);
-        return SwapForm.from(around(amp, stage, channel).over(said), stage.form());
+        return SwapForm.from(
+                around(kept(amp, channel).map(KeptAnswers.Kept::texts).orElse(Map.of()), amp, stage, channel)
+                        .over(said),
+                stage.form());
+    }
+
+    /** What was answered of this amp and kept with it. */
+    Optional<KeptAnswers.Kept> kept(Amp amp, int channel) {
+        return kept.of(amp.id(), channel, amp.description().stage().tubeTypes().get(0));
     }
 
     /** In what a sheet differs from the amp as it is described and was read; nothing where it was made for it. */
@@ -51,7 +66,7 @@ class SwapsOfAmp {
                 own = own.with(name, asked.stage().text(name));
             }
         }
-        AmpAround around = around(amp, stage, channel);
+        AmpAround around = around(Map.of(), amp, stage, channel);
         SwapReader.Read read = reader.read(SwapForm.from(around.before(asked::text), own));
         Optional<Present> present = read.present();
         return present.map(p -> MadeFor.differences(p, read.chassis(), question.present(), question.chassis()))
@@ -61,8 +76,9 @@ class SwapsOfAmp {
                         .orElse("the amp's own stage cannot be computed")));
     }
 
-    private AmpAround around(Amp amp, AmpStage stage, int channel) {
+    private AmpAround around(Map<String, String> kept, Amp amp, AmpStage stage, int channel) {
         return AmpAround.of(
+                kept,
                 amp.description(),
                 stage.channels(),
                 sessions.ofAmp(amp.id()).stream()

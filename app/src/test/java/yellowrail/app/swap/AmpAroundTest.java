@@ -40,7 +40,7 @@ class AmpAroundTest {
     }
 
     private static SwapForm form(List<KnownRange> ranges, Map<String, String> typed) {
-        AmpAround around = AmpAround.of(amp(), 2, ranges, Optional.of(0.06));
+        AmpAround around = AmpAround.of(Map.of(), amp(), 2, ranges, Optional.of(0.06));
         return SwapForm.from(around.over(typed::get), StageForm.from(typed::get));
     }
 

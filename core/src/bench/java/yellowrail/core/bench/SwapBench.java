@@ -52,7 +52,7 @@ public class SwapBench {
                 Stages.pair(Connection.PENTODE, Biasing.fixed(-40)),
                 BiasScheme.FIXED_TRACKING,
                 0.9,
-                1.1, List.of());
+                1.1, 1, List.of());
     }
 
     @Benchmark

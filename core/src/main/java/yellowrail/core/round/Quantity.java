@@ -16,8 +16,8 @@ public enum Quantity {
     INDIVIDUAL(
             Place.SOCKET,
             "single current",
-            Field.of("one tube's current on an adaptor", Unit.AMPERE, Prefix.MILLI, 1e-3, 0.4)
-                    .accepting(Unit.VOLT)),
+            // In mA alone: what volts of such an adaptor mean is not described.
+            Field.of("one tube's current on an adaptor", Unit.AMPERE, Prefix.MILLI, 1e-3, 0.4)),
     PLATE(
             Place.SOCKET,
             "plate volts",

@@ -28,7 +28,8 @@ public record Finding(
         CONTRADICTION("contradiction"),
         EXCURSION("above a limit"),
         PLATE_MOVED("plate volts moved"),
-        WEAK_TUBE("weak tube");
+        WEAK_TUBE("weak tube"),
+        POWERED_EARLY("power on before its time");
 
         private final String words;
 

@@ -49,6 +49,7 @@ public final class FindingList {
         FindingList list = new FindingList(session, judged);
         list.carried();
         list.stops();
+        list.poweredEarly();
         list.leaks();
         list.creeps();
         list.swaps();
@@ -135,6 +136,26 @@ public final class FindingList {
                             .map(e -> ((Resumed) e.event()).found())
                             .findFirst();
             add(fact.or(() -> causeFound(finding.key(), stop.at()))
+                    .map(finding::closed)
+                    .orElse(finding));
+        }
+    }
+
+    /** An amp that was on before the rail led there: closed once it went on with nothing missing. */
+    private void poweredEarly() {
+        for (Unready early : session.safety.unready()) {
+            Finding finding = new Finding(
+                    Finding.Code.POWERED_EARLY,
+                    Finding.AMP,
+                    "",
+                    early.at(),
+                    "Power went on before its time. " + early.waits(),
+                    Optional.empty(),
+                    "Power off now; do what is missing, then declare on again.");
+            add(session.safety
+                    .onReadySince(early.at())
+                    .map(at -> "off again, done, and then on with nothing missing")
+                    .or(() -> causeFound(finding.key(), early.at()))
                     .map(finding::closed)
                     .orElse(finding));
         }

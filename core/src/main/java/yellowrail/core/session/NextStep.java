@@ -1,6 +1,7 @@
 package yellowrail.core.session;
 
 import java.util.List;
+import java.util.Optional;
 import yellowrail.core.session.stops.Look;
 
 /**
@@ -22,6 +23,14 @@ public record NextStep(String sentence, String figure, String under) {
                     "Stopped for safety. Mains switch off, pull the plug, touch nothing until drained.",
                     "",
                     "Then find the cause, and say what was found.");
+        }
+        Optional<Unready> early =
+                session.safety.onUnready().filter(u -> session.power(now).on());
+        if (early.isPresent()) {
+            return new NextStep(
+                    "Power off now: mains switch off, pull the plug, and declare it.",
+                    "",
+                    early.get().waits() + " Do that first, then declare on again.");
         }
         List<String> missing = session.missing(session.here(), now);
         return session.here()

@@ -6,11 +6,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** Each “Power off now” of a session, and whether the last still stands. */
+/** Each “Power off now” of a session and whether the last still stands, and each power-on before its time. */
 final class SafetyStops {
     private final List<SafetyStop> stops = new ArrayList<>();
     private final Set<String> takenBack = new HashSet<>();
+    private final List<Unready> unready = new ArrayList<>();
+    private final List<Long> ready = new ArrayList<>();
     private boolean standing;
+    private Optional<Unready> onUnready = Optional.empty();
 
     void stop(SafetyStop stop) {
         stops.add(stop);
@@ -48,7 +51,33 @@ final class SafetyStops {
         return takenBack.contains(stop.entry());
     }
 
+    /** Power was declared; what it should have waited for is empty where nothing was. */
+    void declared(Power power, long at, Optional<Unready> before) {
+        if (!power.on()) {
+            return;
+        }
+        onUnready = before;
+        before.ifPresent(unready::add);
+        if (before.isEmpty()) {
+            ready.add(at);
+        }
+    }
+
+    /** When power first went on with nothing missing after that; empty while it did not. */
+    Optional<Long> onReadySince(long at) {
+        return ready.stream().filter(r -> r > at).findFirst();
+    }
+
+    /** The last power-on, where it was before its time: nothing that was read in it counts. */
+    Optional<Unready> onUnready() {
+        return onUnready;
+    }
+
+    List<Unready> unready() {
+        return List.copyOf(unready);
+    }
+
     Object fingerprint() {
-        return List.of(standing, Set.copyOf(takenBack));
+        return List.of(standing, Set.copyOf(takenBack), List.copyOf(unready), onUnready);
     }
 }

@@ -7,6 +7,7 @@ import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.Aimed;
 import yellowrail.core.session.events.ClosedUnsigned;
+import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.LimiterSet;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.SignedOff;
@@ -149,6 +150,7 @@ public final class SessionChanges {
         if (power == session.context().power()) {
             return;
         }
+        session.safety.declared(power, at, Declared.waits(session, power, at).map(waits -> new Unready(at, waits)));
         session.contradiction = Optional.empty();
         if (power.on()) {
             for (Stop before : session.stops()) {

@@ -110,9 +110,9 @@ final class SoakProof {
                         chosen.containsKey(s) && chosen.get(s).soak().begunAt().isPresent());
         return all
                 ? chosen.values().stream()
-                        .flatMap(p -> p.soak().begunAt().stream())
+                        .flatMap(p -> p.soak().begunAt().stream()
+                                .map(b -> b + Math.round(p.soak().minutes() * 60_000)))
                         .max(Comparator.naturalOrder())
-                        .map(b -> b + Math.round(session.plan().soakMinutes() * 60_000))
                 : Optional.empty();
     }
 

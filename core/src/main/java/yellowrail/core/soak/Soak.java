@@ -13,14 +13,18 @@ import yellowrail.core.reading.Show;
  * @param again what began the soak anew, in order
  * @param window the readings of the newest whole soak; those since it last began while it is not whole
  * @param whole whether the window spans the soak
+ * @param minutes how long it has to span: a gap longer than a third of a soak makes it three times that gap long
  * @param carried whether the mains was read often enough to carry the currents to one mains
  * @param wants what keeps it from counting
  */
-public record Soak(List<Again> again, List<SoakReading> window, boolean whole, boolean carried, List<Want> wants) {
+public record Soak(
+        List<Again> again, List<SoakReading> window, boolean whole, double minutes, boolean carried, List<Want> wants) {
     /** A position is watched by so many readings at least. */
     public static final int LEAST_READINGS = 4;
 
     private static final double LONGEST_GAP = 15;
+    /** So many times its longest gap a soak spans at least. */
+    private static final double GAPS = 3;
     /** Times are typed by hand: a reading this much after its time still counts, minutes. */
     private static final double SLACK = 0.5;
 
@@ -65,7 +69,7 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
         wants = List.copyOf(wants);
     }
 
-    /** No gap between readings is longer than this, minutes, for a soak of so many minutes. */
+    /** A longer gap between readings lengthens a soak of so many minutes, minutes; above 15 min it begins anew. */
     public static double longestGap(double minutes) {
         return Math.min(LONGEST_GAP, minutes / 3);
     }
@@ -132,7 +136,7 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
                 trend(window, carried, wants);
             }
             digits(window, wants);
-            return new Soak(again, window, from >= 0, carried, wants);
+            return new Soak(again, window, from >= 0, needed(window), carried, wants);
         }
 
         private Optional<Again> high(SoakReading reading) {
@@ -153,11 +157,11 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
 
         private Optional<Again> broken(SoakReading before, SoakReading now) {
             double gap = minutesBetween(before, now);
-            if (gap > longestGap(minutes) + SLACK) {
+            if (gap > LONGEST_GAP + SLACK) {
                 return Optional.of(new Again(
                         now.at(),
                         Why.GAP,
-                        name + " was not read for " + Show.fixed(gap, 0) + " min (" + Show.plain(longestGap(minutes), 3)
+                        name + " was not read for " + Show.fixed(gap, 0) + " min (" + Show.plain(LONGEST_GAP, 3)
                                 + " min at most)."));
             }
             double ratio = now.amperes() / before.amperes();
@@ -183,11 +187,21 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
         /** Where the newest part begins that spans the soak with enough readings; below zero when there is none. */
         private int newestWhole(List<SoakReading> run) {
             for (int from = run.size() - LEAST_READINGS; from >= 0; from--) {
-                if (minutesBetween(run.get(from), run.get(run.size() - 1)) >= minutes - SLACK / 2) {
+                List<SoakReading> part = run.subList(from, run.size());
+                if (minutesBetween(part.get(0), part.get(part.size() - 1)) >= needed(part) - SLACK / 2) {
                     return from;
                 }
             }
             return -1;
+        }
+
+        /** How long readings like these have to span, minutes. */
+        private double needed(List<SoakReading> readings) {
+            double gap = 0;
+            for (int i = 1; i < readings.size(); i++) {
+                gap = Math.max(gap, minutesBetween(readings.get(i - 1), readings.get(i)));
+            }
+            return gap > longestGap(minutes) + SLACK ? Math.max(minutes, GAPS * gap) : minutes;
         }
 
         private boolean carries(List<SoakReading> window) {
@@ -213,11 +227,13 @@ public record Soak(List<Again> again, List<SoakReading> window, boolean whole, b
             }
             SoakReading last = run.get(run.size() - 1);
             double span = minutesBetween(run.get(0), last);
+            double needed = needed(run);
             long next = last.at() + Math.round(longestGap(minutes) * 60_000);
             return new Want(
-                    name + ": watched for " + Show.fixed(span, 0) + " of " + Show.plain(minutes, 4) + " min, "
+                    name + ": watched for " + Show.fixed(span, 0) + " of " + Show.fixed(needed, 0) + " min, "
                             + run.size() + (run.size() == 1 ? " reading" : " readings")
                             + (run.size() < LEAST_READINGS ? " of at least " + LEAST_READINGS : "")
+                            + (needed > minutes ? ", longer for the gap that there was" : "")
                             + ". Read it again, no more than " + Show.plain(longestGap(minutes), 3)
                             + " min after the last one.",
                     Optional.of(next));

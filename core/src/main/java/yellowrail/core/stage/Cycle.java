@@ -42,6 +42,7 @@ public record Cycle(
      * @param screenWatts average, W
      * @param plateMost largest plate current, A
      * @param plateLeast smallest, A
+     * @param screenSquare average of the square of the screen current, A²: what heats the tube's own resistor there
      */
     public record TubeCycle(
             double plateAmperes,
@@ -49,7 +50,8 @@ public record Cycle(
             double plateWatts,
             double screenWatts,
             double plateMost,
-            double plateLeast) {}
+            double plateLeast,
+            double screenSquare) {}
 
     public Cycle {
         harmonics = List.copyOf(harmonics);

@@ -31,7 +31,7 @@ final class CycleTotals {
 
     private Cycle cycle() {
         double[] v = new double[samples];
-        double[][] perTube = new double[equations.tubeCount][6];
+        double[][] perTube = new double[equations.tubeCount][7];
         for (double[] t : perTube) {
             t[5] = Double.POSITIVE_INFINITY;
         }
@@ -39,7 +39,6 @@ final class CycleTotals {
         double least = Double.POSITIVE_INFINITY;
         double square = 0;
         double winding = 0;
-        double screenResistors = 0;
         for (int j : Instants.solved(samples)) {
             double[] u = held[j];
             double share = (double) Instants.weight(j, samples) / samples;
@@ -56,9 +55,9 @@ final class CycleTotals {
                 sum[3] += p.screen * (u[equations.sides + t] - cathode) * share;
                 sum[4] = Math.max(sum[4], p.plate);
                 sum[5] = Math.min(sum[5], p.plate);
+                sum[6] += p.screen * p.screen * share;
             }
             winding += windingWatts() * share;
-            screenResistors += screenResistorWatts() * share;
             v[j] = equations.load * (difference - mean[2]);
             v[samples == 1 ? 0 : Instants.mirrored(j)] = v[j];
             square += v[j] * v[j] * share;
@@ -78,7 +77,7 @@ final class CycleTotals {
         }
         List<Cycle.TubeCycle> tubeCycles = new ArrayList<>();
         for (double[] t : perTube) {
-            tubeCycles.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5]));
+            tubeCycles.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5], t[6]));
         }
         return new Cycle(
                 peak,
@@ -92,7 +91,10 @@ final class CycleTotals {
                 most,
                 least,
                 supplyWatts(perTube),
-                winding + screenResistors + steadyWatts(perTube) + square / equations.load * (1 - stage.loadShare()),
+                winding
+                        + screenResistorWatts(perTube)
+                        + steadyWatts(perTube)
+                        + square / equations.load * (1 - stage.loadShare()),
                 mean[2]);
     }
 
@@ -113,10 +115,10 @@ final class CycleTotals {
         return heat;
     }
 
-    private double screenResistorWatts() {
+    private double screenResistorWatts(double[][] perTube) {
         double heat = 0;
         for (int t = 0; t < equations.tubeCount; t++) {
-            heat += equations.tube(t).screenOhms() * equations.point(t).screen * equations.point(t).screen;
+            heat += equations.tube(t).screenOhms() * perTube[t][6];
         }
         return heat;
     }

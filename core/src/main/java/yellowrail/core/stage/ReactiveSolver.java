@@ -270,7 +270,7 @@ public final class ReactiveSolver {
     }
 
     private ReactiveCycle totals(double hertz, double peak) {
-        double[][] perTube = new double[equations.tubeCount][6];
+        double[][] perTube = new double[equations.tubeCount][7];
         for (double[] t : perTube) {
             t[5] = Double.POSITIVE_INFINITY;
         }
@@ -289,6 +289,7 @@ public final class ReactiveSolver {
                 sum[3] += p.screen * (held[j][equations.sides + t] - cathode) / N;
                 sum[4] = Math.max(sum[4], p.plate);
                 sum[5] = Math.min(sum[5], p.plate);
+                sum[6] += p.screen * p.screen / N;
             }
             for (int s = 0; s < equations.sides; s++) {
                 most = Math.max(most, held[j][s]);
@@ -297,7 +298,7 @@ public final class ReactiveSolver {
         }
         List<Cycle.TubeCycle> tubes = new ArrayList<>();
         for (double[] t : perTube) {
-            tubes.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5]));
+            tubes.add(new Cycle.TubeCycle(t[0], t[1], t[2], t[3], t[4], t[5], t[6]));
         }
         List<Double> cathodes = new ArrayList<>();
         for (int group = 0; group < equations.cathodes; group++) {

@@ -18,6 +18,7 @@ public record Chassis(
         Output output,
         HighTension highTension,
         Rectification rectification,
+        ScreenParts screens,
         Room room) {
     public Chassis {
         if (channels != 1 && channels != 2) {
@@ -29,7 +30,13 @@ public record Chassis(
     public static Chassis unanswered(int channels) {
         return new Chassis(
                 channels,
-                new SocketWiring(Optional.empty(), Optional.empty(), Optional.empty(), false),
+                new SocketWiring(
+                        Optional.empty(),
+                        Optional.empty(),
+                        Optional.empty(),
+                        false,
+                        Optional.empty(),
+                        Optional.empty()),
                 new HeaterWinding(Optional.empty(), Optional.empty(), 0),
                 new GridCircuit(Optional.empty(), Optional.empty()),
                 new BiasControl(Optional.empty(), Optional.empty()),
@@ -37,6 +44,7 @@ public record Chassis(
                 new Output(Optional.empty(), Optional.empty()),
                 new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
                 Rectification.UNTOLD,
+                new ScreenParts(Optional.empty()),
                 new Room(Optional.empty(), Optional.empty(), Optional.empty()));
     }
 
@@ -47,12 +55,16 @@ public record Chassis(
      * @param oneToEight whether pin 1 is wired to pin 8
      * @param oneToChassis whether pin 1 is wired to the chassis
      * @param adaptor whether adaptors are to be used between socket and tube
+     * @param senseOhms from each cathode to the chassis with fixed bias, Ω; 0 for a wire
+     * @param sockets how many there are in one channel; those that the present tubes are in where it is not said
      */
     public record SocketWiring(
             Optional<Set<Integer>> tied,
             Optional<Boolean> oneToEight,
             Optional<Boolean> oneToChassis,
-            boolean adaptor) {
+            boolean adaptor,
+            Optional<Double> senseOhms,
+            Optional<Integer> sockets) {
         public SocketWiring {
             tied = tied.map(Set::copyOf);
         }
@@ -133,11 +145,18 @@ public record Chassis(
      * @param now the one that is fitted
      * @param then another that is to be fitted
      * @param firstFarads the capacitor right behind it, F
+     * @param firstVolts what that capacitor is rated for, V
+     * @param windingOhms of one half of the winding, from its end to its centre, Ω
      */
-    public record Rectification(Optional<Rectifier> now, Optional<Rectifier> then, Optional<Double> firstFarads) {
+    public record Rectification(
+            Optional<Rectifier> now,
+            Optional<Rectifier> then,
+            Optional<Double> firstFarads,
+            Optional<Double> firstVolts,
+            Optional<Double> windingOhms) {
         /** Of which nothing is told: it is then not judged by itself. */
-        public static final Rectification UNTOLD =
-                new Rectification(Optional.empty(), Optional.empty(), Optional.empty());
+        public static final Rectification UNTOLD = new Rectification(
+                Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
 
         /** The one that would feed the candidates. */
         Optional<Rectifier> used() {
@@ -151,6 +170,13 @@ public record Chassis(
                     .orElse(0.0);
         }
     }
+
+    /**
+     * Each tube's resistor at its screen.
+     *
+     * @param watts what the weakest is rated for, W
+     */
+    public record ScreenParts(Optional<Double> watts) {}
 
     /**
      * Room for each tube.

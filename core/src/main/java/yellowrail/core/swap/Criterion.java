@@ -11,6 +11,7 @@ public enum Criterion {
     CATHODE_CURRENT("Cathode current"),
     PLATE_HEAT("Plate dissipation"),
     SCREEN_HEAT("Screen dissipation"),
+    SCREEN_RESISTORS("Heat in the screen resistors"),
     GRID_CIRCUIT("Grid-circuit resistance"),
     BIAS_RANGE("Range of the bias control"),
     CATHODE_RESISTOR("Cathode resistor"),
@@ -19,6 +20,7 @@ public enum Criterion {
     CORE_CURRENT("Direct current in the output transformer"),
     SUPPLY_CURRENT("High-tension current"),
     RECTIFIER("Rectifier"),
+    FIRST_CAPACITOR("Volts at the first capacitor"),
     DRIVE("Grid swing needed"),
     SIZE("Size");
 

@@ -11,7 +11,7 @@ import yellowrail.core.tube.Ratings;
 final class GridRow {
     private GridRow() {}
 
-    static SwapRow of(SwapQuestion question) {
+    static SwapRow of(SwapQuestion question, Optional<SolvedStage> after) {
         boolean cathode = question.cathodeBias();
         String scheme = cathode ? "with cathode bias" : "with fixed bias";
         SwapCandidate candidate = question.candidate();
@@ -61,6 +61,14 @@ final class GridRow {
                     .mend("Say how many tubes hang on it.");
         }
         double seen = grid.ohms().get() * sharing;
+        Optional<GridOhmsAbove> falls = GridOhmsAbove.of(candidate.type());
+        if (falls.isPresent() && falls.get().ohms(cathode) < limit.get().value()) {
+            SwapVerdict hot = falls.get().verdict(seen, cathode, after);
+            if (hot != SwapVerdict.PASS) {
+                return falling(falls.get(), hot, seen, cathode, after)
+                        .mend(less(falls.get().ohms(cathode) / sharing));
+            }
+        }
         double most = limit.get().value();
         boolean over = seen > most * (1 + 1e-9);
         boolean verify = limit.get().toBeVerified();
@@ -70,13 +78,28 @@ final class GridRow {
                         ohms(seen) + " of " + ohms(most) + " " + scheme + shared + "."
                                 + (verify ? " That limit is to be verified with the maker's sheet." : ""))
                 .figures(ohms(seen), ohms(most), seen / most)
-                .mend(
-                        !over
-                                ? ""
-                                : "At most " + ohms(most / sharing)
-                                        + " there; the stage before then sees a heavier load and may need a larger coupling"
-                                        + " capacitor.")
+                .mend(over ? less(most / sharing) : "")
                 .formula(sharing > 1 ? ohms(grid.ohms().get()) + " · " + sharing + " tubes" : "");
+    }
+
+    private static SwapRow falling(
+            GridOhmsAbove falls, SwapVerdict verdict, double seen, boolean cathode, Optional<SolvedStage> after) {
+        double most = falls.ohms(cathode);
+        String heat = after.map(a ->
+                        Show.si(GridOhmsAbove.watts(a), Unit.WATT, 3) + " of plate and screen, highest over the drive")
+                .orElse("how hot plate and screen get is not computed");
+        return SwapRow.of(
+                        Criterion.GRID_CIRCUIT,
+                        verdict,
+                        ohms(seen) + "; above " + Show.siPlain(falls.watts(), Unit.WATT, 3)
+                                + " of plate and screen the limit falls to " + ohms(most)
+                                + (cathode ? " with cathode bias" : " with fixed bias") + "; " + heat + ".")
+                .figures(ohms(seen), ohms(most), seen / most);
+    }
+
+    private static String less(double ohms) {
+        return "At most " + ohms(ohms)
+                + " there; the stage before then sees a heavier load and may need a larger coupling capacitor.";
     }
 
     private static Optional<Figure> of(Ratings edition, boolean cathode) {

@@ -32,6 +32,7 @@ final class LimitRows {
     private final StageFigures present;
     private final Judge judge;
     private final List<StageJudgement> judged;
+    private final List<StageJudgement> withMargin;
 
     LimitRows(SwapQuestion question, SolvedStage before, SolvedStage after) {
         this.question = question;
@@ -39,8 +40,11 @@ final class LimitRows {
         this.after = after;
         this.present =
                 before.figures(question.present(), question.present().read()).get(0);
-        this.judge = question.candidate().judge();
-        this.judged = StageJudgement.of(judge, after.figures(question.present(), question.read()));
+        this.judge = question.judge();
+        List<StageFigures> figures = after.figures(question.present(), question.read());
+        this.judged = StageJudgement.of(judge, figures);
+        this.withMargin =
+                question.present().margin() < 1 ? StageJudgement.of(question.judgeWithMargin(), figures) : List.of();
     }
 
     List<SwapRow> rows() {
@@ -87,7 +91,31 @@ final class LimitRows {
                         .thenComparingDouble(j -> j.judgement().isPresent() ? j.share() : 0)
                         .thenComparingDouble(j -> j.value().figure().value()))
                 .orElseThrow();
-        return worst.judgement().isPresent() ? row(criterion, worst) : unlimited(criterion, worst);
+        SwapRow row = worst.judgement().isPresent() ? row(criterion, worst) : unlimited(criterion, worst);
+        return row.verdict() == SwapVerdict.PASS || row.verdict() == SwapVerdict.NOTE ? margin(row, about) : row;
+    }
+
+    /** What the builder wants to stay free of every rating is no limit: what takes of it is said. */
+    private SwapRow margin(SwapRow row, List<PublishedLimit> about) {
+        return withMargin.stream()
+                .filter(j -> about.contains(j.limit()) && j.judgement().isPresent())
+                .filter(j -> SwapVerdict.of(j.standing(), false).compareTo(SwapVerdict.NOTE) > 0)
+                .max(Comparator.comparingDouble(StageJudgement::share))
+                .map(j -> new SwapRow(
+                        row.criterion(),
+                        SwapVerdict.NOTE,
+                        row.value(),
+                        row.limit(),
+                        row.share(),
+                        row.reason() + " The stage was given "
+                                + percent(question.present().margin())
+                                + " of its ratings: "
+                                + shown(j.limit(), j.value().figure().value()) + " " + where(j)
+                                + (j.standing() == Standing.OVER ? " passes " : " may pass ")
+                                + shown(j.limit(), j.judgement().orElseThrow().allowed()) + ".",
+                        row.mend(),
+                        row.formula()))
+                .orElse(row);
     }
 
     private static SwapVerdict verdict(StageJudgement j) {

@@ -54,6 +54,11 @@ public final class MadeFor {
                 sheet.highTension().windingAmperes(),
                 Unit.AMPERE);
         known(
+                "resistor from a cathode to the chassis",
+                amp.socket().senseOhms(),
+                sheet.socket().senseOhms(),
+                Unit.OHM);
+        known(
                 "core current the transformer is rated for",
                 amp.output().coreAmperes(),
                 sheet.output().coreAmperes(),

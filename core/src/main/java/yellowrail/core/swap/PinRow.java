@@ -29,6 +29,9 @@ final class PinRow {
         NOT_ANSWERED
     }
 
+    /** Through more than this a cathode is not at the chassis, Ω. */
+    private static final double MOST_SENSE = 10;
+
     private final SwapQuestion question;
     private final String type;
     private final List<String> wrong = new ArrayList<>();
@@ -46,6 +49,7 @@ final class PinRow {
     }
 
     private SwapRow row() {
+        sockets();
         Optional<Pinout> now = question.present().type().pinout();
         Optional<Pinout> then = question.candidate().type().pinout();
         SocketWiring socket = question.chassis().socket();
@@ -118,11 +122,30 @@ final class PinRow {
                 .filter(e -> e.getValue() == PinFunction.SUPPRESSOR)
                 .map(Map.Entry::getKey)
                 .findFirst());
-        if (suppressor.isEmpty()) {
-            return SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.");
+        suppressor.ifPresent(this::suppressor);
+        return suppressor.isEmpty() && wrong.isEmpty() && open.isEmpty() && notes.isEmpty() || pins.isEmpty()
+                ? SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.")
+                : result(pins.get(), pins.get());
+    }
+
+    /** Tubes that are more than there are now want sockets, wired as the present ones. */
+    private void sockets() {
+        int tubes = question.candidate().tubes();
+        int now = question.present().tubes();
+        Optional<Integer> there = question.chassis().socket().sockets();
+        if (tubes <= now) {
+            return;
         }
-        suppressor(suppressor.get());
-        return result(pins.get(), pins.get());
+        if (there.isEmpty()) {
+            open.add(tubes + " tubes want " + tubes + " sockets, " + now
+                    + " are in use: whether there are more is not answered");
+            mends.add("Say how many sockets one channel has.");
+        } else if (there.get() < tubes) {
+            wrong.add(tubes + " tubes want " + tubes + " sockets, there are " + there.get());
+            mends.add("More sockets, each with its own wiring and grid and screen resistors, or fewer tubes.");
+        } else {
+            notes.add("each of the " + tubes + " sockets has to be wired as those in use");
+        }
     }
 
     /** A function that needs no wire. */
@@ -261,7 +284,14 @@ final class PinRow {
 
     /** A shell at the cathode: at the chassis but for a sense resistor, or some volts above it. */
     private SwapVerdict cathode() {
-        return question.scheme().fixed() ? SwapVerdict.NOTE : SwapVerdict.FAIL;
+        if (!question.scheme().fixed()) {
+            return SwapVerdict.FAIL;
+        }
+        return question.chassis()
+                .socket()
+                .senseOhms()
+                .map(ohms -> ohms == 0 ? SwapVerdict.PASS : ohms <= MOST_SENSE ? SwapVerdict.NOTE : SwapVerdict.FAIL)
+                .orElse(SwapVerdict.UNKNOWN);
     }
 
     /** @param stands how it stands if this tube has metal there */
@@ -278,7 +308,8 @@ final class PinRow {
             open.add(why
                     + (has.isEmpty() ? "; whether the tubes to go in have one is not answered" : "")
                     + ": metal that a hand touches has to be at the chassis or at nothing");
-            mends.add("Look at the base of the tubes, and at pin " + pin + " of the sockets.");
+            mends.add("Look at the base of the tubes, at pin " + pin
+                    + " of the sockets, and at what stands between each cathode and the chassis.");
         } else {
             wrong.add(why + ": metal that a hand touches has to be at the chassis or at nothing");
             mends.add("Wire pin " + pin + " of every socket to the chassis, after moving what else is there.");

@@ -18,6 +18,7 @@ import yellowrail.core.tube.TubeType;
  * @param scheme how its grids are biased
  * @param lowest lowest mains, share of nominal
  * @param highest highest mains, share of nominal
+ * @param margin share of the ratings that is not to be passed, at most 1
  * @param read how its tubes were read at that idle, for each thing the bias can turn out to be; empty where they were not
  */
 public record Present(
@@ -28,9 +29,13 @@ public record Present(
         BiasScheme scheme,
         double lowest,
         double highest,
+        double margin,
         List<Known> read) {
     public Present {
         read = List.copyOf(read);
+        if (!(margin > 0 && margin <= 1)) {
+            throw new IllegalArgumentException("a margin of " + 100 * margin + " %; above 0, at most 100 %");
+        }
     }
 
     /** With its idle set. */

@@ -43,7 +43,7 @@ final class Proposal {
     Proposal(SwapQuestion question) {
         this.question = question;
         this.judge = new StageJudge(
-                question.candidate().judge(),
+                question.judgeWithMargin(),
                 question.candidate().curves().orElseThrow().trust(),
                 question.present().highest());
     }

@@ -17,6 +17,8 @@ import yellowrail.core.tube.Figure;
  * @param peakAmperes largest peak of one plate, A
  * @param inverseVolts largest peak inverse volts between plate and cathode, V
  * @param ohms its drop over the direct current it was published at, Ω: an estimate, since a capacitor draws in peaks
+ * @param dropAmperes that current, A
+ * @param supply up to which volts it may give that current, and how little above
  * @param slow whether its cathode warms up with the tubes, so that B+ comes with their current
  */
 public record Rectifier(
@@ -29,6 +31,8 @@ public record Rectifier(
         Optional<Figure> peakAmperes,
         Optional<Figure> inverseVolts,
         Optional<Double> ohms,
+        Optional<Double> dropAmperes,
+        Derating supply,
         boolean slow) {
     private static final List<String> COLUMNS = List.of(
             "designation",
@@ -42,7 +46,19 @@ public record Rectifier(
             "drop V",
             "drop at mA",
             "slow",
+            "full to V RMS",
+            "reduced mA",
+            "reduced at V RMS",
             "source");
+    /**
+     * How the direct current falls with the winding's volts.
+     *
+     * @param fullVolts RMS volts of one half of the winding up to which all of it may be drawn, V
+     * @param amperes what is left of it at {@code volts}, A
+     * @param volts the most that its makers allow at all, V RMS
+     */
+    public record Derating(Optional<Figure> fullVolts, Optional<Figure> amperes, Optional<Figure> volts) {}
+
     private static final double MILLI = 1e-3;
     private static final double MICRO = 1e-6;
     private static final Map<String, Boolean> YES_NO = Map.of("yes", true, "no", false);
@@ -70,6 +86,29 @@ public record Rectifier(
         return heaterVolts.isEmpty();
     }
 
+    /**
+     * Direct current that it may give.
+     *
+     * @param rms volts of one half of the winding, V RMS
+     * @return A; 0 above all volts it may have; empty where it is not known
+     */
+    Optional<Double> amperesFrom(double rms) {
+        if (amperes.isEmpty() || supply.fullVolts().isEmpty()) {
+            return Optional.empty();
+        }
+        double most = amperes.get().value();
+        double full = supply.fullVolts().get().value();
+        if (rms <= full) {
+            return Optional.of(most);
+        }
+        if (supply.amperes().isEmpty() || supply.volts().isEmpty()) {
+            return Optional.empty();
+        }
+        double end = supply.volts().get().value();
+        return Optional.of(
+                rms > end ? 0 : most + (supply.amperes().get().value() - most) * (rms - full) / (end - full));
+    }
+
     private static String normalised(String name) {
         return name.toUpperCase(Locale.ROOT).replaceAll("[\\s./_-]", "");
     }
@@ -88,6 +127,11 @@ public record Rectifier(
                 figure(row, "peak mA", MILLI),
                 figure(row, "inverse V", 1),
                 volts.flatMap(v -> at.map(a -> v.value() / a.value())),
+                at.map(Figure::value),
+                new Derating(
+                        figure(row, "full to V RMS", 1),
+                        figure(row, "reduced mA", MILLI),
+                        figure(row, "reduced at V RMS", 1)),
                 row.word("slow", YES_NO));
     }
 

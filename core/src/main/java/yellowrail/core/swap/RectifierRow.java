@@ -1,23 +1,22 @@
 package yellowrail.core.swap;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.stage.Cycle;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.ModelTrust;
 
 /** The rectifier that would feed the tubes: its direct current, the capacitor behind it, its heater, and what B+ does. */
 final class RectifierRow {
+    /** Above its peak by less it is too close to call, share. */
+    private static final double PEAK_BAND = 0.15;
+
     private final SwapQuestion question;
     private final SolvedStage before;
     private final SolvedStage after;
-    private final List<String> said = new ArrayList<>();
-    private SwapVerdict verdict = SwapVerdict.PASS;
+    private final Remarks said = new Remarks();
 
     private RectifierRow(SwapQuestion question, SolvedStage before, SolvedStage after) {
         this.question = question;
@@ -34,16 +33,21 @@ final class RectifierRow {
         Chassis chassis = question.chassis();
         double tubes = chassis.channels() * SolvedStage.supplyAmperes(after.drive());
         Optional<Double> total = chassis.highTension().otherAmperes().map(o -> o + tubes);
-        Optional<Double> most = rectifier.amperes().map(Figure::value);
+        Optional<Double> most = allowed(rectifier);
         if (!rectifier.solidState()) {
             current(rectifier, tubes, total);
             capacitor(rectifier);
             inverse(rectifier);
+            total.ifPresent(t -> peak(rectifier, t));
         } else {
-            add(SwapVerdict.PASS, "diodes are held by what winding and rectifier are said to give, in the row above");
+            said.add(
+                    SwapVerdict.PASS,
+                    "diodes are held by what winding and rectifier are said to give, in the row above");
         }
-        chassis.rectification().then().ifPresent(this::exchanged);
-        return SwapRow.of(Criterion.RECTIFIER, verdict, rectifier.designation() + ": " + String.join("; ", said) + ".")
+        chassis.rectification()
+                .then()
+                .ifPresent(then -> new RectifierExchange(question, before, after, said).told(then));
+        return SwapRow.of(Criterion.RECTIFIER, said.verdict(), rectifier.designation() + ": " + said.joined() + ".")
                 .figures(
                         amps(total.orElse(tubes)),
                         rectifier.solidState()
@@ -51,35 +55,44 @@ final class RectifierRow {
                                 : most.map(RectifierRow::amps).orElse("not known"),
                         total.flatMap(t -> most.map(m -> t / m)).orElse(Double.NaN))
                 .mend(
-                        verdict == SwapVerdict.FAIL
+                        said.verdict() == SwapVerdict.FAIL
                                 ? "Another rectifier, a smaller first capacitor, or less current."
                                 : "")
                 .formula(
                         "mean of Ip + Ig2 of all tubes over a cycle, the larger of idle and full drive, and what else is fed");
     }
 
-    private void add(SwapVerdict with, String sentence) {
-        verdict = verdict.worse(with);
-        said.add(sentence);
-    }
-
     private void current(Rectifier rectifier, double tubes, Optional<Double> total) {
         if (total.isEmpty()) {
-            add(SwapVerdict.UNKNOWN, "what else is fed is not answered, the output tubes alone take " + amps(tubes));
+            said.add(
+                    SwapVerdict.UNKNOWN,
+                    "what else is fed is not answered, the output tubes alone take " + amps(tubes));
             return;
         }
-        if (rectifier.amperes().isEmpty()) {
-            add(SwapVerdict.UNKNOWN, "the direct current it may give is not known here");
+        Optional<Double> allowed = allowed(rectifier);
+        if (allowed.isEmpty()) {
+            said.add(SwapVerdict.UNKNOWN, unknown(rectifier));
             return;
         }
-        double most = rectifier.amperes().get().value();
+        double most = allowed.get();
+        if (most == 0) {
+            said.add(
+                    SwapVerdict.FAIL,
+                    volts(windingVolts()) + " RMS at each half of the winding, it may have "
+                            + volts(rectifier.supply().volts().orElseThrow().value()) + " at most");
+            return;
+        }
         double band = after.bands().plate() * tubes / total.get();
-        String figures = amps(total.get()) + " of " + amps(most) + " direct current";
+        String figures = amps(total.get()) + " of " + amps(most) + " direct current"
+                + (most < rectifier.amperes().orElseThrow().value()
+                        ? ", which is what it may give from " + volts(windingVolts()) + " RMS"
+                        : "");
         switch (Judge.part(Value.computed(total.get(), band), Optional.of(most))) {
-            case OVER -> add(SwapVerdict.FAIL, figures + ": over it by " + amps(total.get() - most));
-            case INSIDE -> add(SwapVerdict.PASS, figures);
+            case OVER -> said.add(SwapVerdict.FAIL, figures + ": over it by " + amps(total.get() - most));
+            case INSIDE ->
+                said.add(verify(rectifier) ? SwapVerdict.NOTE : SwapVerdict.PASS, figures + verified(rectifier));
             default ->
-                add(
+                said.add(
                         SwapVerdict.UNKNOWN,
                         figures
                                 + (Double.isInfinite(band)
@@ -88,27 +101,57 @@ final class RectifierRow {
         }
     }
 
+    /** RMS volts of one half of the winding, from B+ without load. */
+    private double windingVolts() {
+        return after.stage().supplyVolts() / Math.sqrt(2);
+    }
+
+    /** Direct current it may give from these volts, A; 0 above all it may have; empty where it is not known. */
+    private Optional<Double> allowed(Rectifier rectifier) {
+        return rectifier.solidState() ? Optional.empty() : rectifier.amperesFrom(windingVolts());
+    }
+
+    private String unknown(Rectifier rectifier) {
+        return rectifier.amperes().isEmpty() || rectifier.supply().fullVolts().isEmpty()
+                ? "the direct current it may give is not known here"
+                : "the direct current it may give from " + volts(windingVolts())
+                        + " RMS is not known here: it has all of it up to "
+                        + volts(rectifier.supply().fullVolts().get().value()) + " RMS";
+    }
+
+    private static boolean verify(Rectifier rectifier) {
+        return rectifier.supply().fullVolts().filter(Figure::toBeVerified).isPresent();
+    }
+
+    private static String verified(Rectifier rectifier) {
+        return verify(rectifier)
+                ? " (up to "
+                        + volts(rectifier.supply().fullVolts().orElseThrow().value())
+                        + " RMS of winding, to be verified with the maker's sheet)"
+                : "";
+    }
+
     private void capacitor(Rectifier rectifier) {
         Optional<Double> fitted = question.chassis().rectification().firstFarads();
         if (rectifier.firstFarads().isEmpty()) {
-            add(
-                    SwapVerdict.NOTE,
+            said.add(
+                    SwapVerdict.UNKNOWN,
                     "how large a capacitor it stands right behind it is not known here"
                             + fitted.map(f -> ", " + farads(f) + " is there").orElse(""));
         } else if (fitted.isEmpty()) {
-            add(
+            said.add(
                     SwapVerdict.UNKNOWN,
                     "the first capacitor is not answered, it stands "
                             + farads(rectifier.firstFarads().get().value()));
         } else if (fitted.get() > rectifier.firstFarads().get().value() * (1 + 1e-9)) {
-            add(
+            said.add(
                     SwapVerdict.FAIL,
                     farads(fitted.get()) + " right behind it, it stands "
                             + farads(rectifier.firstFarads().get().value())
                             + ": charging it takes more than its plates may give");
         } else {
             boolean verify = rectifier.firstFarads().get().toBeVerified();
-            add(
+            said.add(
                     verify ? SwapVerdict.NOTE : SwapVerdict.PASS,
                     farads(fitted.get()) + " of "
                             + farads(rectifier.firstFarads().get().value()) + " right behind it"
@@ -122,82 +165,56 @@ final class RectifierRow {
         String figures = Show.si(volts, Unit.VOLT, 3) + " inverse at highest mains, before the tubes conduct";
         Optional<Figure> limit = rectifier.inverseVolts();
         if (limit.isEmpty()) {
-            add(SwapVerdict.NOTE, figures + ": what it stands is not known here");
+            said.add(SwapVerdict.UNKNOWN, figures + ": what it stands is not known here");
             return;
         }
         String of = figures + ", of " + Show.si(limit.get().value(), Unit.VOLT, 3);
         switch (Judge.part(
                 Value.computed(volts, ModelTrust.VOLTS_BAND),
                 Optional.of(limit.get().value()))) {
-            case OVER -> add(SwapVerdict.FAIL, of + ": over it");
+            case OVER -> said.add(SwapVerdict.FAIL, of + ": over it");
             case INSIDE ->
-                add(
+                said.add(
                         limit.get().toBeVerified() ? SwapVerdict.NOTE : SwapVerdict.PASS,
                         of + (limit.get().toBeVerified() ? ", to be verified with the maker's sheet" : ""));
-            default -> add(SwapVerdict.UNKNOWN, of + ": too close to call");
+            default -> said.add(SwapVerdict.UNKNOWN, of + ": too close to call");
         }
     }
 
-    /** What another one changes: heater, when B+ comes, and how high it stands. */
-    private void exchanged(Rectifier then) {
-        Optional<Rectifier> now = question.chassis().rectification().now();
-        if (now.isEmpty()) {
-            add(SwapVerdict.UNKNOWN, "which one is fitted now is not answered, so that B+ is computed as it is");
+    /** A capacitor is charged in peaks: winding and tube alone limit them. */
+    private void peak(Rectifier rectifier, double total) {
+        Optional<Figure> limit = rectifier.peakAmperes();
+        Optional<Double> winding = question.chassis().rectification().windingOhms();
+        if (limit.isEmpty() || rectifier.ohms().isEmpty()) {
+            said.add(SwapVerdict.UNKNOWN, "its peak current is not judged: its limit or its drop is not known here");
             return;
         }
-        heater(now.get(), then);
-        if (!then.slow() && now.get().slow()) {
-            add(
-                    SwapVerdict.NOTE,
-                    "B+ stands at its unloaded height before the tubes conduct: capacitors have to stand that");
-        }
-        if (now.get().ohms().isEmpty() || then.ohms().isEmpty()) {
-            add(SwapVerdict.UNKNOWN, "the drop of one of the two is not known here, so that B+ is computed as it is");
-            return;
-        }
-        Cycle idle = after.drive().idle();
-        add(
-                SwapVerdict.NOTE,
-                "B+ at idle goes from " + Show.si(before.drive().idle().supplyVolts(), Unit.VOLT, 3) + " to "
-                        + Show.si(idle.supplyVolts(), Unit.VOLT, 3) + " (from the published drops, an estimate): "
-                        + Show.fixed(
-                                100
-                                        * idle.hottestPlateWatts()
-                                        / question.candidate().plateWatts().orElseThrow(),
-                                0)
-                        + " % is then "
-                        + Show.si(
-                                idle.tubes().get(0).plateAmperes()
-                                        + idle.tubes().get(0).screenAmperes(),
-                                Unit.AMPERE,
-                                3)
-                        + " at each cathode");
-    }
-
-    private void heater(Rectifier now, Rectifier then) {
-        if (then.solidState()) {
-            add(SwapVerdict.PASS, "its heater winding is left free");
-            return;
-        }
-        if (!now.solidState()
-                && !now.heaterVolts()
-                        .map(Figure::value)
-                        .equals(then.heaterVolts().map(Figure::value))) {
-            add(
-                    SwapVerdict.FAIL,
-                    "its heater takes " + Show.plain(then.heaterVolts().get().value(), 2)
-                            + " V, that of the present one "
-                            + Show.plain(now.heaterVolts().get().value(), 2) + " V");
-            return;
-        }
-        double needs = then.heaterAmperes().orElseThrow().value();
-        double has = now.heaterAmperes().map(Figure::value).orElse(0.0);
-        if (needs > has) {
-            add(
+        if (winding.isEmpty()) {
+            said.add(
                     SwapVerdict.UNKNOWN,
-                    "its heater takes " + Show.plain(needs, 2) + " A, now " + Show.plain(has, 2)
-                            + " A: whether its winding gives that is not answered");
+                    "the ohms of half its winding are not answered, so that the peaks of its plates are not known, of "
+                            + amps(limit.get().value()));
+            return;
         }
+        double peak = RectifierPeak.amperes(
+                rectifier, winding.get(), after.drive().idle().supplyVolts(), total);
+        String figures =
+                "peaks of about " + amps(peak) + " of " + amps(limit.get().value()) + " through each plate";
+        double share = peak / limit.get().value();
+        boolean verify = limit.get().toBeVerified();
+        if (share > 1 + PEAK_BAND) {
+            said.add(SwapVerdict.FAIL, figures + ": over it; ohms in each lead to its plates lower them");
+        } else if (share > 1) {
+            said.add(SwapVerdict.UNKNOWN, figures + ": too close to call");
+        } else {
+            said.add(
+                    verify ? SwapVerdict.NOTE : SwapVerdict.PASS,
+                    figures + (verify ? ", to be verified with the maker's sheet" : ""));
+        }
+    }
+
+    private static String volts(double volts) {
+        return Show.si(volts, Unit.VOLT, 3);
     }
 
     private static String farads(double farads) {

@@ -2,6 +2,7 @@ package yellowrail.core.swap;
 
 import java.util.List;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Known;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.StageSetting;
@@ -27,6 +28,16 @@ public record SwapQuestion(Present present, Chassis chassis, SwapCandidate candi
             case FIXED_UNKNOWN -> GridSupply.UNKNOWN;
             case MIXED -> present.setting().grid();
         };
+    }
+
+    /** What the candidate's figures are judged by. */
+    Judge judge() {
+        return candidate.judge();
+    }
+
+    /** The same with what is to stay free of every rating: what is proposed keeps it. */
+    Judge judgeWithMargin() {
+        return judge().within(present.margin());
     }
 
     boolean cathodeBias() {

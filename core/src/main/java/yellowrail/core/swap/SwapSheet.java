@@ -38,7 +38,6 @@ public record SwapSheet(
         rows.add(PinRow.of(question));
         rows.add(HeaterRow.of(question));
         ConnectionRow.of(question).ifPresent(rows::add);
-        rows.add(GridRow.of(question));
         rows.add(SizeRow.of(question));
         Optional<SolvedStage> before = Optional.empty();
         Optional<SolvedStage> after = Optional.empty();
@@ -49,9 +48,11 @@ public record SwapSheet(
             SolvedStage changed = SolvedStage.after(question);
             after = Optional.of(changed);
             rows.addAll(solved(question, solved, changed));
+            rows.add(GridRow.of(question, after));
         } catch (NoSolution none) {
             trouble = none.getMessage();
             rows.addAll(unsolved(question, trouble));
+            rows.add(GridRow.of(question, Optional.empty()));
         }
         rows.sort(Comparator.comparing(SwapRow::criterion));
         return new SwapSheet(question, before, after, trouble, rows);
@@ -71,6 +72,8 @@ public record SwapSheet(
         CurrentRows.core(question, after).ifPresent(rows::add);
         rows.add(CurrentRows.supply(question, before, after));
         RectifierRow.of(question, before, after).ifPresent(rows::add);
+        FirstCapacitorRow.of(question, before, after).ifPresent(rows::add);
+        ScreenResistorRow.of(question, before, after).ifPresent(rows::add);
         rows.add(DriveRow.of(before, after));
         return rows;
     }

@@ -64,7 +64,7 @@ class ComputedStatementsTest {
 
     /** One tube at 300 V on plate and screen. */
     private static Cycle idle(double plate, double screen) {
-        Cycle.TubeCycle tube = new Cycle.TubeCycle(plate / 300, screen / 300, plate, screen, 0, 0);
+        Cycle.TubeCycle tube = new Cycle.TubeCycle(plate / 300, screen / 300, plate, screen, 0, 0, 0);
         return new Cycle(0, 0, 0, List.of(), 300, 300, List.of(), List.of(tube), 300, 300, 0, 0, 0);
     }
 }

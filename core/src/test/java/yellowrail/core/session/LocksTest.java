@@ -154,7 +154,8 @@ class LocksTest {
         assertThat(bench.tell(Bench.read(Quantity.RESIDUAL, "reservoir", 0.4)).orElseThrow())
                 .contains("declare off first");
         bench.minutes(2);
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("find the cause");
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .contains("find the cause");
         assertThat(bench.tell(new Resumed("bad tube")).orElseThrow()).contains("Hands stay out");
         bench.did(new Declared(Power.OFF)).drained().did(new Resumed("bad tube"));
         assertThat(bench.session.stopped()).isFalse();
@@ -167,7 +168,7 @@ class LocksTest {
         Object before = bench.judged().present();
         bench.minutes(1).did(new EmergencyStop("")).minutes(0.5);
         assertThat(bench.session.beforeStop(bench.now)).contains(Power.ON_TUBES_IN);
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_OUT))).isPresent();
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_OUT, bench.now)).isPresent();
         bench.did(new Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.stopped()).isFalse();
         assertThat(bench.judged().present()).isEqualTo(before);
@@ -177,7 +178,7 @@ class LocksTest {
                 .satisfies(f -> assertThat(f.closedBy().orElseThrow()).contains("mistake"));
         bench.did(new EmergencyStop("")).minutes(1.1);
         assertThat(bench.session.beforeStop(bench.now)).isEmpty();
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN))).isPresent();
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now)).isPresent();
         assertThat(bench.replayed()).isEqualTo(bench.session.fingerprint());
     }
 

@@ -47,7 +47,7 @@ class RailTest extends RailBench {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK);
         assertThat(bench.tell(new Entered(Stops.DRAINED)).orElseThrow()).contains("Before power is not done");
         assertThat(bench.tell(new Entered(Stops.TUBES_OUT)).orElseThrow()).contains("does not belong");
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN))).isPresent();
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now)).isPresent();
         bench.poweredUp();
         assertThat(bench.tell(new Entered(Stops.MEASURE)).orElseThrow()).contains("Warm-up is not done");
         bench.enters(Stops.WARM_UP).enters(Stops.DRAINED).enters(Stops.WARM_UP);
@@ -66,7 +66,8 @@ class RailTest extends RailBench {
                 Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stops.DRAINED).drained();
         bench.did(new Placed("V1", "T-014")).did(new Placed("V2", "T-021"));
         bench.enters(Stops.TUBES_OUT);
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("Power with tubes out");
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .contains("Power with tubes out");
         bench.did(new LimiterSet(true)).did(new Declared(Power.ON_TUBES_OUT)).minutes(1);
         assertThat(bench.tell(Bench.read(Quantity.CURRENT, "V1", 0.3)).orElseThrow())
                 .contains("tubes in");

@@ -90,7 +90,8 @@ class RulesTest {
     @Test
     void beforeTheFirstPowerOnItIsDrainedOrTheStopIsSkipped() {
         Bench bench = Bench.pair(Purpose.YEARLY_CHECK).preflight();
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).startsWith("Drained is not done");
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .startsWith("Drained is not done");
         bench.did(new Skipped(Stops.DRAINED, "adaptors")).did(new Declared(Power.ON_TUBES_IN));
         bench.minutes(1).did(new Declared(Power.OFF)).minutes(1).did(new Declared(Power.ON_TUBES_IN));
     }
@@ -100,7 +101,8 @@ class RulesTest {
         Bench bench =
                 Bench.pair(Purpose.NEW_TUBES).preflight().enters(Stops.DRAINED).drained();
         bench.did(new Skipped(Stops.TUBES_OUT, "known amp"));
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("key and seat");
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .contains("key and seat");
         bench.did(new Placed("V1", "T-1")).did(new Placed("V2", "T-2")).ticks(TubesIn.KEYS);
         bench.did(new Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.tubes()).isEqualTo(Map.of("V1", "T-1", "V2", "T-2"));

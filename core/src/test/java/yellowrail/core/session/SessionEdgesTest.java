@@ -76,7 +76,9 @@ class SessionEdgesTest {
         bench.now += millis;
         assertThat(bench.session.mistake(Power.ON_TUBES_IN, bench.now)).isEqualTo(taken);
         assertThat(bench.session.mistake(Power.ON_TUBES_OUT, bench.now)).isFalse();
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).isEmpty()).isEqualTo(taken);
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).isEmpty())
+                .isEqualTo(taken);
+        bench.did(new Declared(Power.ON_TUBES_IN));
         assertThat(bench.session.stopped()).isEqualTo(!taken);
     }
 

@@ -22,8 +22,10 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.Aimed;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Read;
+import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.events.ToMiddle;
 import yellowrail.core.session.events.Turned;
+import yellowrail.core.session.stops.Stops;
 import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 import yellowrail.core.target.Profiles;
@@ -105,6 +107,8 @@ final class SimulatedTurns {
             }
         }
         this.session = new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, basic ? Meter.BASIC : Meter.HANDHELD));
+        apply(new Skipped(Stops.BEFORE_POWER, "simulated"));
+        apply(new Skipped(Stops.DRAINED, "simulated"));
         apply(new Declared(Power.ON_TUBES_IN));
         apply(new Aimed("middle", ""));
         apply(new ToMiddle(true));

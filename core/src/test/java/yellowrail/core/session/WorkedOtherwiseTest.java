@@ -243,7 +243,8 @@ class WorkedOtherwiseTest {
                 .did(new Placed("V1", "T-1"))
                 .ticks(TubesIn.KEYS)
                 .enters(Stops.TUBES_IN);
-        assertThat(bench.tell(new Declared(Power.ON_TUBES_IN)).orElseThrow()).contains("coldest end");
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .contains("coldest end");
         bench.ticks(TubesIn.COLDEST_OUTSIDE).did(new Declared(Power.ON_TUBES_IN));
     }
 

@@ -71,12 +71,30 @@ class SoakEdgesTest {
         assertThat(Soak.longestGap(45)).isEqualTo(15);
         assertThat(Soak.longestGap(120)).isEqualTo(15);
         assertThat(fine(flat(10, 20.5, 31, 41.5))).isTrue();
-        Soak late = flat(10, 20, 30.6, 40);
+        Soak late = flat(10, 20, 35.6, 45, 55);
         assertThat(fine(late)).isFalse();
         assertThat(late.again()).singleElement().satisfies(a -> {
             assertThat(a.why()).isEqualTo(Why.GAP);
-            assertThat(a.sentence()).contains("11 min (10 min at most)");
+            assertThat(a.sentence()).contains("16 min (15 min at most)");
         });
+    }
+
+    /** A reading that came late makes the soak three times its gap long; the newest part without it is as good. */
+    @Test
+    void aLongerGapLengthensIt() {
+        Soak short30 = flat(10, 22, 31, 40);
+        assertThat(short30.whole()).isFalse();
+        assertThat(short30.again()).isEmpty();
+        assertThat(short30.minutes()).isEqualTo(36);
+        assertThat(short30.wants().get(0).sentence()).contains("30 of 36 min").contains("longer for the gap");
+        assertThat(fine(flat(10, 22, 31, 40, 46))).isTrue();
+        assertThat(fine(flat(10, 22, 31, 40, 45.6))).isFalse();
+        assertThat(fine(flat(10, 25, 35, 45))).isFalse();
+        assertThat(fine(flat(10, 25, 35, 45, 55))).isTrue();
+        assertThat(flat(10, 25, 35, 45, 55).minutes())
+                .as("the newest thirty minutes have no gap")
+                .isEqualTo(30);
+        assertThat(flat(10, 20, 30, 40).minutes()).isEqualTo(30);
     }
 
     @Test

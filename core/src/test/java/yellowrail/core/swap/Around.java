@@ -10,6 +10,7 @@ import yellowrail.core.swap.Chassis.HighTension;
 import yellowrail.core.swap.Chassis.Output;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
+import yellowrail.core.swap.Chassis.ScreenParts;
 import yellowrail.core.swap.Chassis.SocketWiring;
 
 /** What is around the tubes, for the tests of swaps. */
@@ -20,7 +21,13 @@ final class Around {
     static Chassis generous() {
         return new Chassis(
                 1,
-                new SocketWiring(Optional.of(Set.of()), Optional.of(true), Optional.empty(), false),
+                new SocketWiring(
+                        Optional.of(Set.of()),
+                        Optional.of(true),
+                        Optional.empty(),
+                        false,
+                        Optional.of(1.0),
+                        Optional.empty()),
                 new HeaterWinding(Optional.of(20.0), Optional.of(0.6), 0),
                 new GridCircuit(Optional.of(47e3), Optional.of(1)),
                 new BiasControl(Optional.of(-90.0), Optional.of(-5.0)),
@@ -28,6 +35,7 @@ final class Around {
                 new Output(Optional.of(0.5), Optional.of(true)),
                 new HighTension(Optional.of(1.0), Optional.of(0.0), Optional.of(0.02)),
                 Rectification.UNTOLD,
+                new ScreenParts(Optional.of(50.0)),
                 new Room(Optional.of(80.0), Optional.of(200.0), Optional.of(true)));
     }
 
@@ -52,6 +60,7 @@ final class Around {
                 in(part, c.output()),
                 in(part, c.highTension()),
                 in(part, c.rectification()),
+                in(part, c.screens()),
                 in(part, c.room()));
         if (!made.toString().contains(part.toString())) {
             throw new IllegalArgumentException("a chassis has no " + part);

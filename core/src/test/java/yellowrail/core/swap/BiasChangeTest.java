@@ -72,8 +72,8 @@ class BiasChangeTest {
         Chassis chassis = Around.with(new Chassis.GridCircuit(Optional.of(220e3), Optional.of(1)));
         SwapQuestion now = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.AS_NOW, Optional.empty()));
         SwapQuestion then = new SwapQuestion(FIXED, chassis, same(FIXED, BiasChange.CATHODE, Optional.empty()));
-        assertThat(GridRow.of(now).verdict()).isEqualTo(SwapVerdict.FAIL);
-        assertThat(GridRow.of(then).verdict()).isEqualTo(SwapVerdict.PASS);
+        assertThat(GridRow.of(now, Optional.empty()).verdict()).isEqualTo(SwapVerdict.FAIL);
+        assertThat(GridRow.of(then, Optional.empty()).verdict()).isEqualTo(SwapVerdict.PASS);
     }
 
     @Test
@@ -111,6 +111,7 @@ class BiasChangeTest {
                 pair.scheme(),
                 0.9,
                 1.1,
+                1,
                 List.of());
         double before = apart(sheet(spread, BiasChange.CATHODE, Optional.of(250.0)));
         SwapSheet each = sheet(spread, BiasChange.CATHODE_EACH, Optional.of(500.0));

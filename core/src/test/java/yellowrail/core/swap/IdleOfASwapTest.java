@@ -101,6 +101,7 @@ class IdleOfASwapTest {
                 computed.scheme(),
                 0.95,
                 1.05,
+                1,
                 List.of(new Known(Map.of(At.NOW, plate(23.4, false), At.HIGHEST, plate(26.2, true)))));
         SwapCandidate same = Swaps.candidate(read, "6L6GC").idling(0.78);
         SwapQuestion question = new SwapQuestion(read, Around.generous(), same);
@@ -123,6 +124,7 @@ class IdleOfASwapTest {
                         read.scheme(),
                         0.95,
                         1.05,
+                        1,
                         List.of(new Known(Map.of(At.NOW, plate(23.4, false), At.HIGHEST, plate(31.2, true))))),
                 Around.generous(),
                 new SwapCandidate(

@@ -68,6 +68,7 @@ class LimitRowsTest {
                 four.scheme(),
                 0.9,
                 1.1,
+                1,
                 List.of());
         SwapCandidate c = Swaps.candidate(four, "6L6GC");
         SwapCandidate large = new SwapCandidate(

@@ -135,7 +135,13 @@ class NeverPassTest {
     private Chassis chassis() {
         return new Chassis(
                 1,
-                new SocketWiring(answered(Set.of()), answered(true), Optional.empty(), false),
+                new SocketWiring(
+                        answered(Set.of()),
+                        answered(true),
+                        Optional.empty(),
+                        false,
+                        Optional.of(1.0),
+                        Optional.empty()),
                 new HeaterWinding(answered(9.0), answered(0.6), 0),
                 new GridCircuit(answered(47e3), Optional.of(1)),
                 new BiasControl(answered(-80.0), answered(-2.0)),
@@ -143,6 +149,7 @@ class NeverPassTest {
                 new Output(answered(0.3), answered(true)),
                 new HighTension(answered(0.8), answered(0.0), answered(0.02)),
                 Rectification.UNTOLD,
+                new Chassis.ScreenParts(answered(20.0)),
                 new Room(answered(80.0), answered(160.0), answered(true)));
     }
 

@@ -21,7 +21,9 @@ class PinRowTest {
                                 .collect(Collectors.toSet())),
                 Optional.ofNullable(oneToEight).map(Boolean::valueOf),
                 Optional.empty(),
-                adaptor);
+                adaptor,
+                Optional.of(1.0),
+                Optional.empty());
         Chassis chassis = Around.with(socket);
         Present stage = Swaps.fixed(present, 2, 400, 5000, 0.6);
         return PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, candidate)));
@@ -134,7 +136,9 @@ class PinRowTest {
                 Optional.of(one.equals("parts") ? Set.of(1) : Set.of()),
                 Optional.of(one.equals("eight")),
                 Optional.of(one.equals("chassis")),
-                false);
+                false,
+                Optional.of(1.0),
+                Optional.empty());
         SwapCandidate tube = Swaps.candidate(stage, candidate)
                 .sleeved(Optional.ofNullable(sleeve).map(s -> s.equals("yes")));
         SwapRow row = PinRow.of(new SwapQuestion(stage, Around.with(socket), tube));
@@ -146,8 +150,13 @@ class PinRowTest {
     @CsvSource({"2", "5"})
     void aTiedPinThatHasItsOwnFunctionChangesNothing(int pin) {
         Present stage = Swaps.fixed("6L6GC", 2, 400, 5000, 0.6);
-        Chassis chassis =
-                Around.with(new SocketWiring(Optional.of(Set.of(pin)), Optional.empty(), Optional.empty(), false));
+        Chassis chassis = Around.with(new SocketWiring(
+                Optional.of(Set.of(pin)),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                Optional.of(1.0),
+                Optional.empty()));
         assertThat(PinRow.of(new SwapQuestion(stage, chassis, Swaps.candidate(stage, "KT88")))
                         .verdict())
                 .isEqualTo(SwapVerdict.PASS);

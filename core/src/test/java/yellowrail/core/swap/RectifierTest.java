@@ -20,7 +20,9 @@ class RectifierTest {
                 Around.with(new Rectification(
                         Optional.ofNullable(now).flatMap(Rectifier::find),
                         Optional.ofNullable(then).flatMap(Rectifier::find),
-                        Optional.ofNullable(first).map(uf -> uf * 1e-6))));
+                        Optional.ofNullable(first).map(uf -> uf * 1e-6),
+                        Optional.empty(),
+                        Optional.of(100.0))));
     }
 
     @Test
@@ -76,7 +78,12 @@ class RectifierTest {
                 Swaps.sheet(
                         pair,
                         "6L6GC",
-                        Around.with(new Rectification(Rectifier.find(name), Optional.empty(), Optional.of(10e-6)))),
+                        Around.with(new Rectification(
+                                Rectifier.find(name),
+                                Optional.empty(),
+                                Optional.of(10e-6),
+                                Optional.empty(),
+                                Optional.of(100.0)))),
                 Criterion.RECTIFIER);
         assertThat(Stream.of(row.reason().split("; ")).filter(r -> r.contains("inverse")))
                 .singleElement()
@@ -102,6 +109,73 @@ class RectifierTest {
         assertThat(idle.supplyVolts()).isGreaterThan(before + 5);
         assertThat(idle.hottestPlateWatts()).isCloseTo(18, within(1e-3));
         assertThat(Swaps.row(sheet, Criterion.RECTIFIER).reason()).contains("60 % is then");
+    }
+
+    private static SwapRow fed(Present present, String name, Double firstMicro, Double ohms) {
+        return Swaps.row(
+                Swaps.sheet(
+                        present,
+                        "6L6GC",
+                        Around.with(new Rectification(
+                                Rectifier.find(name),
+                                Optional.empty(),
+                                Optional.ofNullable(firstMicro).map(f -> f * 1e-6),
+                                Optional.empty(),
+                                Optional.ofNullable(ohms)))),
+                Criterion.RECTIFIER);
+    }
+
+    @ParameterizedTest(name = "{0} behind {1} ohm: {2}")
+    @CsvSource(
+            nullValues = "?",
+            delimiter = '|',
+            value = {
+                "GZ34  | 100 | PASS    | of 750 mA through each plate",
+                "GZ34  | ?   | UNKNOWN | the ohms of half its winding are not answered",
+                "GZ34  | 45  | UNKNOWN | too close to call",
+                "GZ34  | 10  | FAIL    | ohms in each lead to its plates lower them",
+                "5U4GB | 60  | NOTE    | of 1.00 A through each plate",
+                "EZ80  | 200 | FAIL    | its limit or its drop is not known here",
+            })
+    void peaks(String name, Double ohms, SwapVerdict verdict, String said) {
+        SwapRow row = fed(PAIR, name, 32.0, ohms);
+        assertThat(row.reason()).contains(said);
+        assertThat(row.verdict()).isEqualTo(verdict);
+    }
+
+    @ParameterizedTest(name = "{0} behind {1} V without load: {2}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "GZ34  | 450 | PASS    | of 250 mA direct current",
+                "GZ34  | 670 | UNKNOWN | which is what it may give from 474 V RMS",
+                "GZ34  | 790 | FAIL    | it may have 550 V at most",
+                "5U4GB | 450 | NOTE    | (up to 450 V RMS of winding, to be verified with the maker's sheet)",
+                "5U4GB | 650 | UNKNOWN | may give from 460 V RMS is not known here: it has all of it up to 450 V RMS",
+            })
+    void lessFromMoreVolts(String name, double supply, SwapVerdict verdict, String said) {
+        Present pair = Swaps.fixed("6L6GC", 2, supply, 12000, 0.2);
+        SwapRow row = fed(pair, name, 32.0, 200.0);
+        assertThat(row.reason()).contains(said);
+        assertThat(row.verdict()).isEqualTo(verdict);
+    }
+
+    /** Combinations that its makers publish side by side come to the peak rating: RMS volts of half the winding, its least ohms. */
+    @ParameterizedTest(name = "{0} V RMS, {1} ohm, {2} V, {3} A")
+    @CsvSource({"300, 75, 330, 0.25", "350, 100, 385, 0.25", "450, 150, 490, 0.25"})
+    void peaksOfPublishedCombinations(double rms, double ohms, double volts, double amperes) {
+        Rectifier gz34 = Rectifier.find("GZ34").orElseThrow();
+        assertThat(gz34.amperesFrom(rms)).contains(0.25);
+        assertThat(RectifierPeak.amperes(gz34, ohms, volts, amperes)).isCloseTo(0.75, within(0.03));
+    }
+
+    @Test
+    void aboveItsVoltsItGivesLess() {
+        Rectifier gz34 = Rectifier.find("GZ34").orElseThrow();
+        assertThat(gz34.amperesFrom(500).orElseThrow()).isCloseTo(0.205, within(1e-9));
+        assertThat(gz34.amperesFrom(560)).contains(0.0);
+        assertThat(Rectifier.find("5U4GB").orElseThrow().amperesFrom(500)).isEmpty();
+        assertThat(Rectifier.find("solid state").orElseThrow().amperesFrom(300)).isEmpty();
     }
 
     /** Where no rectifier is told, none is judged by itself: the supply's row asks for what it may give. */

@@ -53,7 +53,13 @@ class SizeRowTest {
         Chassis around = Around.with(new Room(Optional.of(30.0), Optional.of(80.0), Optional.of(fits)));
         Chassis chassis = new Chassis(
                 around.channels(),
-                new SocketWiring(Optional.of(Set.of()), Optional.empty(), Optional.empty(), adaptor),
+                new SocketWiring(
+                        Optional.of(Set.of()),
+                        Optional.empty(),
+                        Optional.empty(),
+                        adaptor,
+                        Optional.of(1.0),
+                        Optional.empty()),
                 around.heater(),
                 around.grid(),
                 around.control(),
@@ -61,6 +67,7 @@ class SizeRowTest {
                 around.output(),
                 around.highTension(),
                 around.rectification(),
+                around.screens(),
                 around.room());
         assertThat(row(CATHODE, type, chassis, Criterion.SIZE).verdict()).isEqualTo(verdict);
     }

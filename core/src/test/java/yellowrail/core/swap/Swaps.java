@@ -105,6 +105,7 @@ final class Swaps {
                 scheme,
                 0.9,
                 1.1,
+                1,
                 List.of());
     }
 

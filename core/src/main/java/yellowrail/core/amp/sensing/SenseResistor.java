@@ -1,5 +1,6 @@
 package yellowrail.core.amp.sensing;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
@@ -20,6 +21,8 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
 
     /** A part that aged or was cooked and still works has drifted by this share at most; further off it is another part. */
     private static final double DRIFTED = 0.20;
+    /** A last digit below this share of the resistor is all that a meter of 2000 counts shows. */
+    private static final double COARSE = 0.005;
     /** What meter leads and clips can add, Ω. */
     private static final double LEADS = 0.6;
 
@@ -64,8 +67,26 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
         return apart > allowed && !(insist && apart <= DRIFTED * markedOhms);
     }
 
+    /**
+     * Whether what was typed has the digits of the marking and no more, which a meter shows of no small resistor: the marking
+     * was read, not the part.
+     */
+    public boolean repeatsMarking() {
+        return measured.isPresent()
+                && Math.abs(measured.get().value() / markedOhms - 1) < 1e-9
+                && measured.get().lastDigit() > COARSE * markedOhms
+                && Math.abs(measured.get().lastDigit() / lastOfMarking() - 1) < 1e-6;
+    }
+
+    /** Size of the last digit that is not zero, or of the ones where that is larger, Ω. */
+    private double lastOfMarking() {
+        int places =
+                Math.max(0, BigDecimal.valueOf(markedOhms).stripTrailingZeros().scale());
+        return Math.pow(10, -places);
+    }
+
     private boolean usesMeasured() {
-        return measured.isPresent() && (insist || !looksLikeLeads());
+        return measured.isPresent() && !repeatsMarking() && (insist || !looksLikeLeads());
     }
 
     /** The value used in calculations, Ω. */
@@ -82,6 +103,11 @@ public record SenseResistor(double markedOhms, double tolerancePercent, Optional
     public String words() {
         if (measured.isEmpty()) {
             return "marked " + Show.si(markedOhms, Unit.OHM, 3) + " ±" + Show.plain(tolerancePercent, 2) + " %";
+        }
+        if (repeatsMarking()) {
+            return "typed " + measured.get().echo() + ", the marking's own digits: marked "
+                    + Show.si(markedOhms, Unit.OHM, 3) + " ±" + Show.plain(tolerancePercent, 2)
+                    + " % counts until all digits of the meter are typed";
         }
         double difference = 100 * Math.abs(measured.get().value() / markedOhms - 1);
         String apart = Show.significant(difference, 2) + " % from the marked " + Show.si(markedOhms, Unit.OHM, 3);

@@ -122,11 +122,18 @@ public final class TubesIn extends Stop {
             return Optional.of(
                     "Tubes in: confirm that every bias control stands at its coldest end before power goes on.");
         }
-        boolean unseated =
-                power == Power.ON_TUBES_IN && !session.marks().containsKey(this) && !session.ticked(KEYS, "");
-        return unseated
+        boolean skipped = session.marks().containsKey(this) && !unseen(session);
+        return power == Power.ON_TUBES_IN && !skipped && !session.ticked(KEYS, "")
                 ? Optional.of("Tubes in: confirm key and seat of each tube, off and drained, before power goes on.")
                 : Optional.empty();
+    }
+
+    /** New tubes of which neither the coldest end nor the seat was looked at: to that no skipped stop leads. */
+    private static boolean unseen(Session session) {
+        boolean coldest = session.ticked(TubesOut.COLDEST, "")
+                || session.ticked(COLDEST_OUTSIDE, "")
+                || session.holding().stream().anyMatch(r -> r.quantity() == Quantity.GRID_COLDEST);
+        return session.plan().purpose() == Purpose.NEW_TUBES && !coldest;
     }
 
     @Override

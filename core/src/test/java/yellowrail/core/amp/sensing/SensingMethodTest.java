@@ -126,4 +126,24 @@ class SensingMethodTest {
         assertThat(BiasScheme.MIXED.outcomes()).containsExactly(BiasScheme.CATHODE, BiasScheme.FIXED_CONSTANT);
         assertThat(BiasScheme.CATHODE.outcomes()).containsExactly(BiasScheme.CATHODE);
     }
+
+    /** A meter shows more digits of a small resistor than its marking has: who types no more read the marking. */
+    @ParameterizedTest(name = "{0} marked, {1} typed by {2}: measured {3}")
+    @CsvSource({
+        "10, 10, 1, false", "10, 10, 0.1, true", "10, 10, 0.01, true", "10, 9.9, 0.1, true", "10, 11, 1, true",
+        "1, 1, 1, false", "1, 1, 0.1, true", "0.47, 0.47, 0.01, false", "0.47, 0.47, 0.001, true", "100, 100, 1, false",
+        "100, 100, 0.1, true", "220, 220, 1, true", "270, 270, 1, true", "47, 47, 1, false", "47.5, 47.5, 0.1, true",
+    })
+    void theMarkingsOwnDigitsAreNoMeasurement(double marked, double typed, double lastDigit, boolean measured) {
+        SenseResistor resistor = new SenseResistor(
+                marked, 5, Optional.of(new Typed("typed", typed, Unit.OHM, lastDigit)), typed != marked);
+        assertThat(resistor.repeatsMarking()).isEqualTo(!measured);
+        assertThat(resistor.ohms()).isEqualTo(typed);
+        assertThat(resistor.words().contains("until all digits of the meter are typed"))
+                .isEqualTo(!measured);
+        if (!measured) {
+            assertThat(resistor.relativeLimit(Meter.FINE)).isEqualTo(0.05);
+            assertThat(resistor.contradicted(Meter.FINE)).isFalse();
+        }
+    }
 }

@@ -1,0 +1,74 @@
+package yellowrail.core.swap;
+
+import java.util.Optional;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Value;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.swap.Chassis.Rectification;
+import yellowrail.core.tube.ModelTrust;
+
+/** The volts that the first capacitor, and all behind it, would have: asked where they rise. */
+final class FirstCapacitorRow {
+    /** A rise below this is none, share of B+. */
+    private static final double RISES = 0.01;
+
+    private FirstCapacitorRow() {}
+
+    /** Empty where its volts do not rise and what it stands was not told. */
+    static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
+        Rectification rectification = question.chassis().rectification();
+        double then = most(question, after, rectification.used());
+        double now = most(question, before, rectification.now());
+        boolean rises = then > now * (1 + RISES);
+        Optional<Double> rated = rectification.firstVolts();
+        if (!rises && rated.isEmpty()) {
+            return Optional.empty();
+        }
+        String figures = (rises ? "B+ rises: " : "") + volts(then) + " at highest mains, now " + volts(now);
+        if (rated.isEmpty()) {
+            return Optional.of(SwapRow.of(
+                            Criterion.FIRST_CAPACITOR,
+                            SwapVerdict.UNKNOWN,
+                            figures + "; what the first capacitor is rated for is not answered.")
+                    .figures(volts(then), "not answered", Double.NaN)
+                    .mend("Type the volts on it; every other capacitor on B+ has to stand them too."));
+        }
+        double most = rated.get();
+        SwapVerdict verdict =
+                SwapVerdict.of(Judge.part(Value.computed(then, ModelTrust.VOLTS_BAND), Optional.of(most)), false);
+        return Optional.of(SwapRow.of(
+                        Criterion.FIRST_CAPACITOR,
+                        verdict,
+                        figures + ", of " + Show.siPlain(most, Unit.VOLT, 3)
+                                + (verdict == SwapVerdict.FAIL
+                                        ? ": over it"
+                                        : verdict == SwapVerdict.UNKNOWN ? ": too close to call" : "")
+                                + ".")
+                .figures(volts(then), Show.siPlain(most, Unit.VOLT, 3), then / most)
+                .mend(
+                        verdict == SwapVerdict.FAIL
+                                ? "Capacitors for more volts, or a rectifier that warms up slowly."
+                                : "")
+                .formula(
+                        slow(rectification.used())
+                                ? "the rectifier warms up with the tubes: B+ at idle, at highest mains"
+                                : "before the tubes conduct: B+ without load, at highest mains"));
+    }
+
+    private static boolean slow(Optional<Rectifier> rectifier) {
+        return rectifier.filter(Rectifier::slow).isPresent();
+    }
+
+    /** Behind a slow rectifier the tubes draw by the time it gives its volts; behind any other nothing does. */
+    private static double most(SwapQuestion question, SolvedStage stage, Optional<Rectifier> rectifier) {
+        double highest = question.present().highest();
+        return slow(rectifier)
+                ? stage.highest().idle().supplyVolts()
+                : stage.stage().supplyVolts() * highest;
+    }
+
+    private static String volts(double volts) {
+        return Show.si(volts, Unit.VOLT, 3);
+    }
+}

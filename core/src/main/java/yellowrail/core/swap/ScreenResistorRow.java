@@ -1,0 +1,73 @@
+package yellowrail.core.swap;
+
+import java.util.Optional;
+import java.util.stream.IntStream;
+import yellowrail.core.judging.Judge;
+import yellowrail.core.judging.Value;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
+import yellowrail.core.stage.Cycle;
+import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.Stage;
+
+/** Heat in each tube's own resistor at its screen, by the square of its current over a cycle. */
+final class ScreenResistorRow {
+    /** A resistor is rated for twice its heat. */
+    private static final double MARGIN = 2;
+
+    private ScreenResistorRow() {}
+
+    /** Empty where there are none, or nothing changes for them. */
+    static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
+        double then = watts(after);
+        Optional<Double> rated = question.chassis().screens().watts();
+        if (then == 0 || rated.isEmpty() && question.asItIs()) {
+            return Optional.empty();
+        }
+        String figures =
+                Show.si(then, Unit.WATT, 2) + " in the resistor of the hottest screen at full drive and highest mains, "
+                        + Show.si(watts(before), Unit.WATT, 2) + " with the present tubes";
+        String mend = "Resistors rated for " + Show.si(MARGIN * then, Unit.WATT, 2) + " or more.";
+        if (rated.isEmpty()) {
+            return Optional.of(SwapRow.of(
+                            Criterion.SCREEN_RESISTORS,
+                            SwapVerdict.UNKNOWN,
+                            figures + "; what they are rated for is not answered.")
+                    .figures(Show.si(then, Unit.WATT, 2), "not answered", Double.NaN)
+                    .mend(mend));
+        }
+        double most = rated.get();
+        // Watts go by the square of the current: its band counts twice.
+        Value value = Value.computed(then, 2 * after.bands().screen());
+        SwapVerdict verdict = SwapVerdict.of(Judge.part(value, rated), MARGIN * then > most);
+        return Optional.of(SwapRow.of(
+                        Criterion.SCREEN_RESISTORS,
+                        verdict,
+                        figures + ", rated for " + Show.siPlain(most, Unit.WATT, 3)
+                                + switch (verdict) {
+                                    case FAIL -> ": over it";
+                                    case UNKNOWN -> ": too close to call";
+                                    case NOTE -> ": less than twice that heat";
+                                    default -> "";
+                                }
+                                + ".")
+                .figures(Show.si(then, Unit.WATT, 2), Show.siPlain(most, Unit.WATT, 3), then / most)
+                .mend(verdict == SwapVerdict.PASS ? "" : mend)
+                .formula("Rg2 · mean of Ig2² over a cycle"));
+    }
+
+    private static double watts(SolvedStage solved) {
+        return Math.max(watts(solved.stage(), solved.drive()), watts(solved.stage(), solved.highest()));
+    }
+
+    private static double watts(Stage stage, DriveSweep drive) {
+        return SolvedStage.cycles(drive).stream()
+                .flatMapToDouble(c -> IntStream.range(0, stage.tubes().size()).mapToDouble(t -> watts(stage, c, t)))
+                .max()
+                .orElse(0);
+    }
+
+    private static double watts(Stage stage, Cycle cycle, int tube) {
+        return stage.tubes().get(tube).screenOhms() * cycle.tubes().get(tube).screenSquare();
+    }
+}
