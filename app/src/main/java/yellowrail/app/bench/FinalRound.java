@@ -91,7 +91,7 @@ record FinalRound(RoundStore rounds) {
                 .atOffset(ZoneOffset.UTC);
         rounds.keep(
                 id,
-                new Amp(bench.ampId(), bench.ampVersion(), session.plan().amp()),
+                new Amp(bench.ampId(), bench.ampVersion(), session.amp()),
                 when,
                 state,
                 "from the session “" + session.plan().purpose().words().toLowerCase(java.util.Locale.ROOT) + "”",

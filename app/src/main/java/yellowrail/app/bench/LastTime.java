@@ -40,7 +40,7 @@ record LastTime(String when, String how, List<String> lines) {
                         + " at its coldest to " + Show.si(r.getValue().hottest(), Unit.VOLT, 3)
                         + " at its hottest, read on "
                         + day(r.getValue().since()) + "."));
-        session.tubes().entrySet().stream()
+        session.seating().labels().entrySet().stream()
                 .sorted(java.util.Map.Entry.comparingByKey())
                 .forEach(t -> lines.add(t.getKey() + " holds " + t.getValue() + "."));
         memory.currents().entrySet().stream()

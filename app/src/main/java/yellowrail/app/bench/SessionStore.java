@@ -77,6 +77,7 @@ public class SessionStore {
     private final TransactionTemplate transactions;
     private final SheetIssuer issuer;
     private final SessionNotices notices;
+    private final PlacedType placed;
     private final Map<UUID, Live> live = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<UUID, Live> eldest) {
@@ -89,12 +90,14 @@ public class SessionStore {
             TubeStore tubes,
             TransactionTemplate transactions,
             SheetIssuer issuer,
-            SessionNotices notices) {
+            SessionNotices notices,
+            PlacedType placed) {
         this.mapper = mapper;
         this.tubes = tubes;
         this.transactions = transactions;
         this.issuer = issuer;
         this.notices = notices;
+        this.placed = placed;
     }
 
     /** Begins a session; the same id begins it once. */
@@ -141,7 +144,7 @@ public class SessionStore {
     /** What the last session of the amp leaves behind: its tubes, what it found and did not clear up, and what it learned. */
     private Plan following(Plan plan, BenchSession last) {
         SessionAssessment judged = SessionAssessment.of(last.state(), issuer.standards(last));
-        return plan.after(last.state().tubes(), FindingList.carriedOn(last.state(), judged))
+        return plan.after(last.state().seating(), FindingList.carriedOn(last.state(), judged))
                 .worked(plan.setup().remembering(Learned.of(last.state(), judged)));
     }
 
@@ -171,7 +174,8 @@ public class SessionStore {
      * @throws Refused when it may not happen in the session's state
      * @throws StoredDifferently when the id holds another event
      */
-    public Stored append(UUID sessionId, Entry entry) {
+    public Stored append(UUID sessionId, Entry said) {
+        Entry entry = placed.designated(said);
         Live session = live(sessionId);
         Stored stored;
         synchronized (session) {
@@ -220,26 +224,29 @@ public class SessionStore {
             return new Stored(row.seq(), row.happenedAt(), true);
         }
         catchUp(session);
-        Entry placed = session.state.inOrder(entry);
-        session.state.refusal(placed).ifPresent(why -> {
-            throw new Refused(why);
-        });
+        Entry ordered = session.state.inOrder(entry);
+        session.state
+                .refusal(ordered)
+                .or(() -> placed.unsaid(session.row.ampId(), session.state.seating(), ordered))
+                .ifPresent(why -> {
+                    throw new Refused(why);
+                });
         int seq = session.seq + 1;
         mapper.insertEvent(new EventRow(
                 id,
                 sessionId,
                 seq,
-                placed.event().getClass().getSimpleName(),
-                EVENT.write(placed.event()),
-                placed.at(),
-                placed.device()));
-        if (placed.event() instanceof SignedOff) {
+                ordered.event().getClass().getSimpleName(),
+                EVENT.write(ordered.event()),
+                ordered.at(),
+                ordered.device()));
+        if (ordered.event() instanceof SignedOff) {
             List<Entry> all = new java.util.ArrayList<>(session.state.entries());
-            all.add(placed);
-            issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, placed.at());
+            all.add(ordered);
+            issuer.issue(snapshot(session, Session.replay(session.state.plan(), all), seq), id, ordered.at());
         }
         notices.storing(sessionId, seq);
-        return new Stored(seq, placed.at(), false);
+        return new Stored(seq, ordered.at(), false);
     }
 
     private void catchUp(Live session) {

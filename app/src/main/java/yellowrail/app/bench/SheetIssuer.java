@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -69,8 +70,8 @@ public class SheetIssuer {
         List<JudgingBasis.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
         List<String> doubted = doubted(bench, changed);
-        Map<String, TubeType> types =
-                tubes.now(judged.state().plan().amp().stage().tubeTypes());
+        placedOtherwise(judged).ifPresent(changed::add);
+        Map<String, TubeType> types = tubes.now(judged.state().amp().stage().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
             if (now != null && !now.judgesAs(was)) {
@@ -88,6 +89,34 @@ public class SheetIssuer {
         known.putAll(types);
         known.keySet().removeAll(doubted);
         return new Basis(judged, standards(judged, known, changed));
+    }
+
+    /** Tubes that were put in and are not of the type that the amp is described with: nobody looked whether they may be there. */
+    private Optional<JudgingBasis.Change> placedOtherwise(BenchSession bench) {
+        AmpDescription in = bench.state().amp();
+        if (in.equals(bench.state().plan().amp()) || seatedAsDescribed(bench).isPresent()) {
+            return Optional.empty();
+        }
+        Map<String, String> described = new LinkedHashMap<>();
+        amps.amp(bench.ampId()).description().sockets().forEach(s -> described.put(s.name(), s.tubeType()));
+        String others = in.sockets().stream()
+                .filter(s -> !s.tubeType().equals(described.get(s.name())))
+                .map(s -> s.name() + " holds " + s.tubeType())
+                .collect(Collectors.joining(", "));
+        return Optional.of(new JudgingBasis.Change(
+                others + ", put in during this session, and the amp is described with "
+                        + String.join(", ", new TreeSet<>(described.values()))
+                        + ": judged by what was put in. Look at the swap, and accept it, to prove it.",
+                Optional.empty()));
+    }
+
+    /** The newest version of the amp where it is described as it is seated in this session; empty where it is not. */
+    Optional<Amp> seatedAsDescribed(BenchSession bench) {
+        Amp newest = amps.amp(bench.ampId());
+        AmpDescription in = bench.state().amp();
+        return Optional.of(newest)
+                .filter(a -> points(a.description()).equals(points(in))
+                        && a.description().seatedAs(in).equals(a.description()));
     }
 
     private BenchSession newestDescription(BenchSession bench, List<JudgingBasis.Change> changed) {
@@ -204,7 +233,14 @@ public class SheetIssuer {
                 StoredShapes.SHEET.write(sheet),
                 html,
                 pdf.of(html, "A4"));
-        finalRound.keep(basis.bench(), basis.standards(), at);
+        // The history judges by the description of its version: a round of other tubes is kept once they are described.
+        BenchSession judged = basis.bench();
+        if (judged.state().amp().equals(judged.state().plan().amp())) {
+            finalRound.keep(judged, basis.standards(), at);
+        } else {
+            seatedAsDescribed(judged)
+                    .ifPresent(amp -> finalRound.keep(judged.by(amp.version(), judged.state()), basis.standards(), at));
+        }
     }
 
     String html(IssuedSheet sheet) {

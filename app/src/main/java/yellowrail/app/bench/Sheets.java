@@ -203,7 +203,7 @@ final class Sheets {
         if (session.last(Quantity.HEATER, "").isEmpty()) {
             lines.add("Heater volts not recorded.");
         }
-        boolean screens = session.plan().amp().sockets().stream()
+        boolean screens = session.amp().sockets().stream()
                 .map(t -> judged.type(t.tubeType()))
                 .anyMatch(t -> t.map(TubeType::hasScreen).orElse(true));
         if (screens && session.holding().stream().noneMatch(r -> r.quantity() == Quantity.SCREEN)) {

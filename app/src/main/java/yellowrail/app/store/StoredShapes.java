@@ -33,7 +33,7 @@ public final class StoredShapes {
             Upgrades::workedWhole,
             Upgrades::partsAndExactness,
             Upgrades::alternatingWithin);
-    public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same);
+    public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same, Upgrades::typeOfPlaced);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);
     public static final Shape<Window> WINDOW = new Shape<>("target window", Window.class, Upgrades::same);

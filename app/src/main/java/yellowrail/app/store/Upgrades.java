@@ -19,6 +19,14 @@ final class Upgrades {
         return first;
     }
 
+    /** A tube that was put in was of the type that was there. */
+    static ObjectNode typeOfPlaced(ObjectNode event) {
+        if (event.path("event").asString("").equals("Placed")) {
+            unlessThere(event, "type", JsonNodeFactory.instance.stringNode(""));
+        }
+        return event;
+    }
+
     private static void unlessThere(ObjectNode document, String property, JsonNode value) {
         if (document.path(property).isMissingNode() || document.path(property).isNull()) {
             document.set(property, value);

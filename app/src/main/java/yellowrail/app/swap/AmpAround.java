@@ -44,11 +44,11 @@ record AmpAround(Map<String, String> texts) {
         return new AmpAround(texts);
     }
 
-    /** The largest of the cathodes' own resistors; empty where one of them is read otherwise. */
+    /** The largest of the cathodes' own resistors, as marked; empty where one of them is read otherwise. */
     private static Optional<Double> sense(AmpDescription amp) {
         return amp.groups().stream().allMatch(g -> g.method() instanceof OwnResistor)
                 ? amp.groups().stream()
-                        .map(g -> ((OwnResistor) g.method()).resistor().ohms())
+                        .map(g -> ((OwnResistor) g.method()).resistor().markedOhms())
                         .reduce(Math::max)
                 : Optional.empty();
     }

@@ -38,6 +38,7 @@ abstract class AcceptedPage extends AppIT {
             Map.entry("htDc", "400"),
             Map.entry("chokeDc", "0"),
             Map.entry("htOthers", "20"),
+            Map.entry("screenWatts", "7"),
             Map.entry("diameter", "60"),
             Map.entry("height", "150"),
             Map.entry("tied", "none"),

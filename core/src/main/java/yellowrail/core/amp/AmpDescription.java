@@ -1,7 +1,9 @@
 package yellowrail.core.amp;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -80,16 +82,20 @@ public record AmpDescription(
 
     /** The same amp with the types of another description in sockets of the same names. */
     public AmpDescription seatedAs(AmpDescription other) {
+        Map<String, String> types = new HashMap<>();
+        other.sockets().forEach(s -> types.put(s.name(), s.tubeType()));
+        return seated(types);
+    }
+
+    /** The same amp with these types, by socket; a socket that is not named keeps its own. */
+    public AmpDescription seated(Map<String, String> types) {
         return wired(new StageLayout(
                 stage.topology(),
                 stage.connection(),
                 stage.tap(),
                 stage.sockets().stream()
-                        .map(s -> other.sockets().stream()
-                                .filter(o -> o.name().equals(s.name()))
-                                .findFirst()
-                                .map(o -> new Socket(s.name(), s.channel(), s.side(), o.tubeType()))
-                                .orElse(s))
+                        .map(s ->
+                                new Socket(s.name(), s.channel(), s.side(), types.getOrDefault(s.name(), s.tubeType())))
                         .toList(),
                 stage.screenOhms()));
     }

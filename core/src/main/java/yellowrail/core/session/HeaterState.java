@@ -57,7 +57,7 @@ public record HeaterState(
     /** The winding's volts as described, else what every type of the amp wants. */
     private static Optional<Double> nominal(Session session, SessionAssessment judged) {
         return session.plan().amp().supply().windings().heater().volts().or(() -> {
-            List<Double> volts = session.plan().amp().sockets().stream()
+            List<Double> volts = session.amp().sockets().stream()
                     .map(s -> judged.heaterVolts(s.tubeType()))
                     .flatMap(Optional::stream)
                     .distinct()

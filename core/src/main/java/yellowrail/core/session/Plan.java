@@ -120,7 +120,12 @@ public record Plan(
                 Setup.WHOLE);
     }
 
-    /** The same with what the session before left behind. */
+    /** The same with what the session before left behind: a tube of another type than is described now is not there any more. */
+    public Plan after(Seating left, List<CarriedFinding> carried) {
+        return after(left.labelsIn(amp), carried);
+    }
+
+    /** @param tubes labels by socket */
     public Plan after(Map<String, String> tubes, List<CarriedFinding> carried) {
         return new Plan(
                 amp, purpose, meter, reference, handsVolts, soakMinutes, heaterAmber, heaterRed, tubes, carried, setup);

@@ -62,7 +62,7 @@ final class RoundAssembler {
 
     /** The amp as described, with resistances as measured in this session and the target chosen in it. */
     static AmpDescription amp(Session session) {
-        AmpDescription a = session.plan().amp();
+        AmpDescription a = session.amp();
         return new AmpDescription(
                 a.name(),
                 a.stage(),

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yellowrail.core.adjust.Control;
+import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
@@ -16,8 +17,6 @@ import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.AdaptorMoved;
 import yellowrail.core.session.events.Aimed;
 import yellowrail.core.session.events.ClosedUnsigned;
-import yellowrail.core.session.events.Exchanged;
-import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Read;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.stops.Stops;
@@ -38,7 +37,7 @@ public final class Session {
     final List<Long> plays = new ArrayList<>();
     final Confirmations confirmed = new Confirmations();
     final ReadingLog readings = new ReadingLog();
-    final Map<String, String> tubes = new LinkedHashMap<>();
+    final Seating seating;
     final Map<String, Control.Direction> directions = new LinkedHashMap<>();
     final DeviceClocks clocks = new DeviceClocks();
     private final List<Late> late = new ArrayList<>();
@@ -64,7 +63,7 @@ public final class Session {
         this.plan = plan;
         this.rail = rail;
         this.here = rail.first();
-        tubes.putAll(plan.tubes());
+        seating = new Seating(plan);
         access = plan.setup().access();
         plan.setup().memory().turns().forEach((control, turn) -> directions.put(control, turn.direction()));
     }
@@ -200,17 +199,6 @@ public final class Session {
     /** Whether a tube was moved in this session. */
     public boolean tubesMoved() {
         return tubesMoved;
-    }
-
-    /** What was last moved, as the log has it; empty while no tube was. */
-    public Optional<String> lastMoved() {
-        return entries.stream()
-                .filter(e -> e.event() instanceof Placed || e.event() instanceof Exchanged)
-                .reduce((a, b) -> b)
-                .map(e -> e.event() instanceof Placed p
-                        ? "The tube of " + p.socket() + " was changed."
-                        : "The tubes of " + ((Exchanged) e.event()).socketA() + " and "
-                                + ((Exchanged) e.event()).socketB() + " were exchanged.");
     }
 
     /** Whether tubes leave their sockets in this session. */
@@ -350,14 +338,17 @@ public final class Session {
 
     /** The label of the tube in a socket; empty when none was given. */
     public String tube(String socket) {
-        return tubes.getOrDefault(socket, "");
+        return seating.label(socket);
     }
 
-    /** Labels of the tubes by socket, where they have one. */
-    public Map<String, String> tubes() {
-        Map<String, String> labelled = new LinkedHashMap<>(tubes);
-        labelled.values().removeIf(String::isEmpty);
-        return labelled;
+    /** Which tube is in which socket. */
+    public Seating seating() {
+        return seating;
+    }
+
+    /** The amp that this session works on, with the tubes that are in its sockets. */
+    public AmpDescription amp() {
+        return seating.in(plan.amp());
     }
 
     public Map<String, Control.Direction> directions() {
@@ -431,7 +422,7 @@ public final class Session {
                 Map.copyOf(marks),
                 confirmed.now(),
                 readings.fingerprint(),
-                Map.copyOf(tubes),
+                seating.fingerprint(),
                 Map.copyOf(directions),
                 timeline.fingerprint(),
                 safety.fingerprint(),

@@ -74,21 +74,19 @@ public final class SessionChanges {
     }
 
     /** Another tube stands in a socket. */
-    public void placed(String socket, String tube) {
-        session.tubes.put(socket, tube);
+    public void placed(String socket, String tube, String type) {
+        session.seating.place(socket, tube, type);
         tubesMoved();
     }
 
     public void exchanged(String socketA, String socketB) {
-        String a = session.tube(socketA);
-        session.tubes.put(socketA, session.tube(socketB));
-        session.tubes.put(socketB, a);
+        session.seating.exchange(socketA, socketB);
         tubesMoved();
     }
 
     /** The tube that stands in a socket has a name. */
     public void named(String socket, String tube) {
-        session.tubes.put(socket, tube);
+        session.seating.name(socket, tube);
     }
 
     /** A part was changed. */

@@ -53,11 +53,14 @@ public final class MadeFor {
                 amp.highTension().windingAmperes(),
                 sheet.highTension().windingAmperes(),
                 Unit.AMPERE);
-        known(
-                "resistor from a cathode to the chassis",
-                amp.socket().senseOhms(),
-                sheet.socket().senseOhms(),
-                Unit.OHM);
+        // Left open it is the stricter.
+        sheet.socket()
+                .senseOhms()
+                .ifPresent(said -> known(
+                        "resistor from a cathode to the chassis",
+                        amp.socket().senseOhms(),
+                        Optional.of(said),
+                        Unit.OHM));
         known(
                 "core current the transformer is rated for",
                 amp.output().coreAmperes(),

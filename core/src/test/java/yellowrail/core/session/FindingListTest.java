@@ -196,7 +196,7 @@ class FindingListTest {
         assertThat(on.tube()).isEqualTo("N-12");
         Bench next = new Bench(bench.session
                 .plan()
-                .after(bench.session.tubes(), FindingList.carriedOn(bench.session, bench.judged())));
+                .after(bench.session.seating().labels(), FindingList.carriedOn(bench.session, bench.judged())));
         assertThat(of(next, Finding.Code.CREEP).open()).isTrue();
         // Another tube that bears the old label is another tube.
         bench.preflight().enters(Stops.DRAINED).drained().did(new Placed("V1", "T7"));

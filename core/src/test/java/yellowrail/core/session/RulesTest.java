@@ -105,7 +105,7 @@ class RulesTest {
                 .contains("key and seat");
         bench.did(new Placed("V1", "T-1")).did(new Placed("V2", "T-2")).ticks(TubesIn.KEYS);
         bench.did(new Declared(Power.ON_TUBES_IN));
-        assertThat(bench.session.tubes()).isEqualTo(Map.of("V1", "T-1", "V2", "T-2"));
+        assertThat(bench.session.seating().labels()).isEqualTo(Map.of("V1", "T-1", "V2", "T-2"));
     }
 
     @Test

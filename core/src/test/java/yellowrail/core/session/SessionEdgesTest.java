@@ -188,7 +188,7 @@ class SessionEdgesTest {
         assertThat(tubes.socketOf("T9")).isEmpty();
         assertThat(tubes.label(tubes.in("V1", bench.now))).isEmpty();
         assertThat(tubes.label("T1")).isEqualTo("T1");
-        assertThat(bench.session.tubes()).containsEntry("V2", "T1").doesNotContainKey("V1");
+        assertThat(bench.session.seating().labels()).containsEntry("V2", "T1").doesNotContainKey("V1");
     }
 
     @Test

@@ -107,11 +107,9 @@ final class SimulatedTurns {
             }
         }
         this.session = new Session(Plan.usual(amp, Purpose.YEARLY_CHECK, basic ? Meter.BASIC : Meter.HANDHELD));
-        apply(new Skipped(Stops.BEFORE_POWER, "simulated"));
-        apply(new Skipped(Stops.DRAINED, "simulated"));
-        apply(new Declared(Power.ON_TUBES_IN));
-        apply(new Aimed("middle", ""));
-        apply(new ToMiddle(true));
+        List.of(Stops.BEFORE_POWER, Stops.DRAINED).forEach(s -> apply(new Skipped(s, "simulated")));
+        List.of(new Declared(Power.ON_TUBES_IN), new Aimed("middle", ""), new ToMiddle(true))
+                .forEach(this::apply);
         now += 12 * 60_000;
     }
 
@@ -218,9 +216,7 @@ final class SimulatedTurns {
     }
 
     private void watch(SimulatedStage.Idle idle) {
-        for (double plate : idle.plate()) {
-            over |= idle.plateVolts() * plate > 0.8 * rated;
-        }
+        over |= idle.plate().stream().anyMatch(plate -> idle.plateVolts() * plate > 0.8 * rated);
     }
 
     Evening turn() {
@@ -265,8 +261,7 @@ final class SimulatedTurns {
             apply(new Turned(turn.control(), Optional.empty(), ""));
         }
         int all = turns.values().stream().mapToInt(n -> n).sum();
-        int again = turns.values().stream().mapToInt(n -> n - 1).sum();
-        return new Evening(all, controls, again, onMark(), over, refused, bounded, why);
+        return new Evening(all, controls, all - turns.size(), onMark(), over, refused, bounded, why);
     }
 
     String course() {

@@ -27,7 +27,7 @@ public record Named(String socket, String tube) implements Event {
 
     /** A label that another socket's tube bears would make two tubes one. */
     private Optional<String> another(Session session) {
-        return session.tubes().entrySet().stream()
+        return session.seating().labels().entrySet().stream()
                 .filter(e -> e.getValue().equals(tube) && !e.getKey().equals(socket))
                 .map(e -> "“" + tube + "” is the tube of " + e.getKey()
                         + ". If it was moved, exchange the tubes; else give this one a label of its own.")

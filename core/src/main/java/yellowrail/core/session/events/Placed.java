@@ -7,10 +7,23 @@ import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionChanges;
 
-/** A tube was put into a socket; the label names the individual tube. */
-public record Placed(String socket, String tube) implements Event {
+/**
+ * A tube was put into a socket.
+ *
+ * @param tube its label, which names the individual tube
+ * @param type its designation; empty for one of the type that was there
+ */
+public record Placed(String socket, String tube, String type) implements Event {
     static final Kind<Placed> KIND = new Kind<>(
-            "place", Placed.class, List.of("socket", "tube"), s -> new Placed(s.text("socket"), s.name("tube")));
+            "place",
+            Placed.class,
+            List.of("socket", "tube", "type"),
+            s -> new Placed(s.text("socket"), s.name("tube"), s.name("type")));
+
+    /** One of the type that was there. */
+    public Placed(String socket, String tube) {
+        this(socket, tube, "");
+    }
 
     @Override
     public Optional<String> refusal(Rules rules) {
@@ -22,12 +35,13 @@ public record Placed(String socket, String tube) implements Event {
 
     @Override
     public void happens(SessionChanges changes) {
-        changes.placed(socket, tube);
+        changes.placed(socket, tube, type);
     }
 
     @Override
     public Optional<String> logged(Session before) {
         String old = before.tube(socket);
-        return Optional.of(socket + ": " + (old.isEmpty() ? "" : "from " + old + " ") + "to " + tube + ".");
+        return Optional.of(socket + ": " + (old.isEmpty() ? "" : "from " + old + " ") + "to " + tube
+                + (type.isEmpty() || type.equals(before.seating().type(socket)) ? "" : ", a " + type) + ".");
     }
 }

@@ -99,7 +99,7 @@ final class Readings {
 
     /** A triode's screen cannot be read. */
     private static boolean hasScreen(Look look, String name) {
-        return look.session().plan().amp().sockets().stream()
+        return look.session().amp().sockets().stream()
                 .filter(s -> s.name().equals(name))
                 .map(s -> look.types().get(s.tubeType()))
                 .allMatch(type -> type == null || type.hasScreen());
@@ -107,7 +107,7 @@ final class Readings {
 
     /** The first socket of a channel whose plate volts alone would pass what the screens may have. */
     private static boolean screenTells(Look look, String name) {
-        AmpDescription amp = look.session().plan().amp();
+        AmpDescription amp = look.session().amp();
         Socket socket = amp.sockets().stream()
                 .filter(s -> s.name().equals(name))
                 .findFirst()
@@ -184,7 +184,7 @@ final class Readings {
     private static String types(Session session, SenseGroup group) {
         return String.join(
                 ", ",
-                session.plan().amp().sockets().stream()
+                session.amp().sockets().stream()
                         .filter(s -> group.sockets().contains(s.name()))
                         .map(s ->
                                 s.tubeType() + (session.tube(s.name()).isEmpty() ? "" : " · " + session.tube(s.name())))

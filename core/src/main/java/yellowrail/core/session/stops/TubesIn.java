@@ -97,6 +97,7 @@ public final class TubesIn extends Stop {
     public List<Remark> remarks(Look look) {
         List<Remark> remarks = new ArrayList<>();
         look.session()
+                .seating()
                 .lastMoved()
                 .ifPresent(moved -> remarks.add(Remark.open(
                         "asked-again",
