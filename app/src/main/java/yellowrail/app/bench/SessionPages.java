@@ -134,6 +134,7 @@ final class SessionPages {
     private boolean goesOn(Stop here, List<Remark> remarks) {
         return here.goesOn()
                 && !session.stopped()
+                && !session.poweredEarly(now)
                 && session.missing(here, now).isEmpty()
                 && remarks.stream().noneMatch(Remark::alarming);
     }

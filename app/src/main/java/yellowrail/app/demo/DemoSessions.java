@@ -66,7 +66,7 @@ final class DemoSessions extends DemoBench {
             read(
                     Quantity.UNLOADED,
                     node,
-                    node.equals("reservoir") ? 458 : node.equals("screens") ? 332 : 62.4,
+                    node.equals("reservoir") ? 458 : node.equals("screens") ? 332 : -62.4,
                     Unit.VOLT);
         }
         read(Quantity.HEATER_UNLOADED, "", 6.71, Unit.VOLT);

@@ -373,6 +373,12 @@ public final class FindingList {
         }
     }
 
+    /** A bias node is watched by itself, beside rounds too. */
+    private static boolean ofBiasNode(Contradiction contradiction) {
+        return contradiction.code() == Contradiction.Code.GRID_VOLTS
+                && contradiction.about().isEmpty();
+    }
+
     private static boolean gridsContradict(SessionAssessment.JudgedRound round) {
         return round.answer().contradictions().stream().anyMatch(c -> c.code() == Contradiction.Code.GRID_VOLTS);
     }
@@ -393,10 +399,12 @@ public final class FindingList {
     }
 
     private static Optional<String> contradiction(SessionAssessment.JudgedRound round) {
-        if (!round.answer().contradictions().isEmpty()) {
-            return Optional.of(round.answer().contradictions().stream()
-                    .map(Contradiction::sentence)
-                    .collect(Collectors.joining(" ")));
+        String sentences = round.answer().contradictions().stream()
+                .filter(c -> !ofBiasNode(c))
+                .map(Contradiction::sentence)
+                .collect(Collectors.joining(" "));
+        if (!sentences.isEmpty()) {
+            return Optional.of(sentences);
         }
         return round.answer().sockets().stream()
                 .filter(s -> s.measured() && s.answer().verdict().qualifiers().contains(Verdict.Qualifier.CONTRADICTED))

@@ -232,6 +232,11 @@ public final class Session {
         return safety.standing();
     }
 
+    /** Whether power is on, and went on before its time. */
+    public boolean poweredEarly(long at) {
+        return power(at).on() && safety.onUnready().isPresent();
+    }
+
     public boolean clockWentBack() {
         return clockWentBack;
     }

@@ -15,13 +15,17 @@ final class ScreenResistorRow {
     /** A resistor is rated for twice its heat. */
     private static final double MARGIN = 2;
 
+    /** No smaller one is fitted at a screen, W: below half of it there is nothing to ask. */
+    private static final double SMALLEST = 0.25;
+
     private ScreenResistorRow() {}
 
     /** Empty where there are none, or nothing changes for them. */
     static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
         double then = watts(after);
         Optional<Double> rated = question.chassis().screens().watts();
-        if (then == 0 || rated.isEmpty() && question.asItIs()) {
+        boolean little = MARGIN * then * (1 + 2 * after.bands().screen()) <= SMALLEST;
+        if (then == 0 || rated.isEmpty() && (little || question.asItIs())) {
             return Optional.empty();
         }
         String figures =

@@ -84,6 +84,14 @@ class PartsAroundTest {
     @Test
     void screenResistors() {
         assertThat(screens("6L6GC", null)).as("nothing changes for them").isEmpty();
+        Present small = Swaps.fixed("6V6GT", 2, 280, 8000, 0.7);
+        SwapSheet colder = SwapSheet.of(new SwapQuestion(
+                small,
+                Around.with(new ScreenParts(Optional.empty())),
+                Swaps.candidate(small, "6V6GT").idling(0.6)));
+        assertThat(row(colder, Criterion.SCREEN_RESISTORS))
+                .as("what the smallest resistor stands twice")
+                .isEmpty();
         assertThat(screens("EL34", null).orElseThrow().verdict()).isEqualTo(SwapVerdict.UNKNOWN);
         assertThat(screens("EL34", null).orElseThrow().mend()).contains("or more");
         SwapSheet sheet = Swaps.sheet(PAIR, "EL34", Around.with(new ScreenParts(Optional.of(5.0))));
