@@ -5,8 +5,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -30,6 +32,7 @@ import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.tube.Catalogue;
 
@@ -140,6 +143,30 @@ public abstract class AppIT {
         }
         rounds.keep(id, amp, read.takenAt(), read.state(), "", read.readings());
         return id;
+    }
+
+    /** An amp with EL34s into 4 kΩ that was read at 351 V: a stage that can be computed. */
+    protected Amp measured(AmpDescription d) {
+        Amp amp = amps.keep(
+                UUID.randomUUID(),
+                UUID.randomUUID(),
+                0,
+                new AmpDescription(
+                        d.name(),
+                        d.stage(),
+                        d.bias(),
+                        d.groups(),
+                        d.supply(),
+                        new OutputTransformer(Optional.of(4000.0)),
+                        d.judging(),
+                        d.quirks()));
+        Map<String, String> values = new HashMap<>(pairValues("380 mV", "382 mV"));
+        for (String socket : List.of("V1", "V2")) {
+            values.put("PLATE." + socket, "351 V");
+            values.put("SCREEN." + socket, "349 V");
+        }
+        keepRound(amp, values);
+        return amp;
     }
 
     protected static Map<String, String> pairValues(String first, String second) {

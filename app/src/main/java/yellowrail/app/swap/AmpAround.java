@@ -2,6 +2,7 @@ package yellowrail.app.swap;
 
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -17,6 +18,8 @@ import yellowrail.core.session.Memory.KnownRange;
  * @param texts by the names of their fields
  */
 record AmpAround(Map<String, String> texts) {
+    private static final String SLEEVE = "sleeve";
+
     /**
      * @param kept what was answered and kept with it: what the amp itself tells goes before
      * @param channels that the same transformer feeds
@@ -71,7 +74,20 @@ record AmpAround(Map<String, String> texts) {
     UnaryOperator<String> over(UnaryOperator<String> said) {
         return name -> {
             String text = said.apply(name);
-            return text == null ? texts.get(name) : text;
+            return text == null ? known(name, said) : text;
         };
+    }
+
+    private String known(String name, UnaryOperator<String> said) {
+        if (!name.startsWith(SLEEVE)) {
+            return texts.get(name);
+        }
+        String type = over(said).apply("to" + name.substring(SLEEVE.length()));
+        return type == null ? null : texts.get(sleeve(type));
+    }
+
+    /** Where it is kept whether the tubes of a type that this builder has are sleeved. */
+    static String sleeve(String type) {
+        return SLEEVE + "." + type.strip().toUpperCase(Locale.ROOT);
     }
 }

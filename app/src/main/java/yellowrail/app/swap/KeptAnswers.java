@@ -41,6 +41,9 @@ class KeptAnswers {
         SwapFields.OF_THE_AMP.stream()
                 .filter(f -> !form.blank(f.name()))
                 .forEach(f -> answers.put(f.name(), form.text(f.name())));
+        form.places().stream()
+                .filter(i -> !form.blank("sleeve" + i))
+                .forEach(i -> answers.put(AmpAround.sleeve(form.text("to" + i)), form.text("sleeve" + i)));
         AnswersRow row = new AnswersRow(
                 id,
                 ampId,

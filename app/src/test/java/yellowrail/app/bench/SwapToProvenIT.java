@@ -5,13 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
-import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Plan;
@@ -23,37 +20,6 @@ import yellowrail.core.session.stops.Stops;
 
 /** A swap from the sheet to the signature: refused while the amp is on, accepted, worked through, set, proven. */
 class SwapToProvenIT extends BenchPage {
-    private Amp amp(String name) {
-        AmpDescription d = heated(pair(name, "EL34"), BiasScheme.FIXED_TRACKING);
-        Amp amp = amps.keep(
-                UUID.randomUUID(),
-                UUID.randomUUID(),
-                0,
-                new AmpDescription(
-                        d.name(),
-                        d.stage(),
-                        d.bias(),
-                        d.groups(),
-                        d.supply(),
-                        new OutputTransformer(Optional.of(4000.0)),
-                        d.judging(),
-                        d.quirks()));
-        keepRound(
-                amp,
-                Map.of(
-                        "MAINS.",
-                        "230",
-                        "PLATE.V1",
-                        "351 V",
-                        "CURRENT.V1",
-                        "380 mV",
-                        "PLATE.V2",
-                        "351 V",
-                        "CURRENT.V2",
-                        "382 mV"));
-        return amp;
-    }
-
     private void answers(Amp amp) {
         page.navigate(url("/amps/" + amp.id() + "/swap"));
         page.fill("#to1", "6L6GC");
@@ -88,7 +54,7 @@ class SwapToProvenIT extends BenchPage {
 
     @Test
     void fromTheSheetToTheSignature() {
-        Amp amp = amp("Journey swap");
+        Amp amp = measured(heated(pair("Journey swap", "EL34"), BiasScheme.FIXED_TRACKING));
         UUID on =
                 sessions.begin(UUID.randomUUID(), amp, Plan.usual(amp.description(), Purpose.YEARLY_CHECK, Meter.FINE));
         tell(on, new Declared(Power.OFF));

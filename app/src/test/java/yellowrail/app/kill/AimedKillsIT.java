@@ -4,115 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.util.Map;
-import java.util.Random;
 import java.util.UUID;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import yellowrail.app.process.AppProcess;
-import yellowrail.app.process.Requests;
 
 /**
  * Kills aimed into what takes longest or changes most: signing, correcting, the database's migration, the start. The kill is a
  * SIGKILL of the application or the database, a SIGTERM of the application, or a database that is stopped for a while. {@code
  * -Daimed=20} for a longer trial.
  */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-class AimedKillsIT {
+class AimedKillsIT extends Blows {
     private static final int KILLS = Integer.getInteger("aimed", 1);
     private static final JsonMapper JSON = JsonMapper.builder().build();
-
-    private enum Blow {
-        KILL_APP,
-        KILL_DATABASE,
-        TERM_APP,
-        FREEZE_DATABASE
-    }
-
-    private final Random random = new Random(20261127);
-    private AppProcess app;
-    private Requests requests;
-
-    @BeforeAll
-    void start() throws Exception {
-        app = new AppProcess();
-        requests = new Requests(app);
-    }
-
-    @AfterAll
-    void end() {
-        app.close();
-    }
-
-    private UUID amp() throws Exception {
-        UUID amp = UUID.randomUUID();
-        sendUntil(
-                201,
-                "/amps",
-                "{\"id\":\"" + amp + "\",\"versionId\":\"" + UUID.randomUUID()
-                        + "\",\"seenVersion\":0,\"description\":{\"name\":\"Aimed\",\"bias\":\"tracking\","
-                        + "\"socketName\":[\"V1\"],\"topology\":\"se\",\"socketType\":[\"6L6GC\"],\"method\":\"own\",\"r\":\"10\"}}");
-        return amp;
-    }
-
-    /** Sends it until it is answered so; nothing but silence and "the database is away" may come before. */
-    private void sendUntil(int expected, String path, String body) throws Exception {
-        int status = requests.post(path, body);
-        for (int i = 0; i < 600 && status != expected; i++) {
-            assertThat(status).as(path + " " + body).isIn(0, 503);
-            TimeUnit.MILLISECONDS.sleep(100);
-            status = requests.post(path, body);
-        }
-        assertThat(status).isEqualTo(expected);
-    }
-
-    /** The blow after some milliseconds, while a request is under way; afterwards everything runs again. */
-    private int strike(Blow blow, int afterMillis, String path, String body) throws Exception {
-        CompletableFuture<Integer> answer = CompletableFuture.supplyAsync(() -> {
-            try {
-                return requests.post(path, body);
-            } catch (InterruptedException stopped) {
-                Thread.currentThread().interrupt();
-                return 0;
-            }
-        });
-        TimeUnit.MILLISECONDS.sleep(afterMillis);
-        switch (blow) {
-            case KILL_APP -> {
-                app.killApp();
-                app.startApp();
-            }
-            case TERM_APP -> {
-                app.stopApp();
-                app.startApp();
-            }
-            case KILL_DATABASE -> {
-                app.killDatabase();
-                app.startDatabase();
-            }
-            case FREEZE_DATABASE -> {
-                app.freezeDatabase();
-                TimeUnit.SECONDS.sleep(2);
-                app.thawDatabase();
-            }
-        }
-        return answer.get(60, TimeUnit.SECONDS);
-    }
-
-    private static Blow blow(int number) {
-        return Blow.values()[number % Blow.values().length];
-    }
 
     private static String event(UUID id, String kind, Map<String, String> fields) {
         return JSON.writeValueAsString(Map.of("id", id, "kind", kind, "device", "desk", "fields", fields));
@@ -275,16 +182,5 @@ class AimedKillsIT {
             }
         }
         throw new AssertionError("no " + quantity + " in round " + round);
-    }
-
-    private int count(String query) throws Exception {
-        Map<String, String> database = app.settings();
-        try (Connection connection = DriverManager.getConnection(
-                        database.get("YR_DB_URL"), database.get("YR_DB_USER"), database.get("YR_DB_PASSWORD"));
-                Statement statement = connection.createStatement();
-                ResultSet result = statement.executeQuery(query)) {
-            result.next();
-            return result.getInt(1);
-        }
     }
 }

@@ -4,51 +4,19 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.BrowserIT;
 import yellowrail.app.amps.Amp;
-import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Power;
 import yellowrail.core.session.events.Declared;
 
 /** A swap accepted: refused first, a row mended, a new version of the amp, the work, the session, and the way back. */
 class AcceptSwapIT extends BrowserIT {
-    private Amp amp(String name) {
-        AmpDescription d = pair(name, "EL34");
-        AmpDescription loaded = new AmpDescription(
-                d.name(),
-                d.stage(),
-                d.bias(),
-                d.groups(),
-                d.supply(),
-                new OutputTransformer(Optional.of(4000.0)),
-                d.judging(),
-                d.quirks());
-        Amp amp = amps.keep(UUID.randomUUID(), UUID.randomUUID(), 0, loaded);
-        keepRound(
-                amp,
-                Map.of(
-                        "MAINS.",
-                        "230",
-                        "PLATE.V1",
-                        "351 V",
-                        "CURRENT.V1",
-                        "380 mV",
-                        "PLATE.V2",
-                        "351 V",
-                        "CURRENT.V2",
-                        "382 mV"));
-        return amp;
-    }
-
     @Test
     void refusedMendedAcceptedAndUndone() {
-        Amp amp = amp("Whimbrel 40");
+        Amp amp = measured(pair("Whimbrel 40", "EL34"));
         page.navigate(url("/amps/" + amp.id()));
         page.locator("nav.ways a:text-is('Swap')").click();
         assertThat(page.locator("h1")).containsText("Whimbrel 40: may other tubes go in?");

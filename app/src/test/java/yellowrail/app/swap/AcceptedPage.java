@@ -5,7 +5,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -14,8 +13,6 @@ import yellowrail.app.AppIT;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.bench.SheetIssuer;
 import yellowrail.app.stage.FromAmp;
-import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
@@ -63,38 +60,7 @@ abstract class AcceptedPage extends AppIT {
     protected SheetIssuer issuer;
 
     protected Amp amp() {
-        AmpDescription d = pair("Curlew " + UUID.randomUUID().toString().substring(0, 6), "EL34");
-        Amp amp = amps.keep(
-                UUID.randomUUID(),
-                UUID.randomUUID(),
-                0,
-                new AmpDescription(
-                        d.name(),
-                        d.stage(),
-                        d.bias(),
-                        d.groups(),
-                        d.supply(),
-                        new OutputTransformer(Optional.of(4000.0)),
-                        d.judging(),
-                        d.quirks()));
-        keepRound(
-                amp,
-                Map.of(
-                        "MAINS.",
-                        "230",
-                        "PLATE.V1",
-                        "351 V",
-                        "SCREEN.V1",
-                        "349 V",
-                        "CURRENT.V1",
-                        "380 mV",
-                        "PLATE.V2",
-                        "351 V",
-                        "SCREEN.V2",
-                        "349 V",
-                        "CURRENT.V2",
-                        "382 mV"));
-        return amp;
+        return measured(pair("Curlew " + UUID.randomUUID().toString().substring(0, 6), "EL34"));
     }
 
     /** As the page of the amp fills it in, answered, with some fields other. */

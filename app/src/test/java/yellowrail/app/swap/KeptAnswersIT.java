@@ -45,7 +45,11 @@ class KeptAnswersIT extends AcceptedPage {
     }
 
     private String picked(Amp amp, String name) throws Exception {
-        String page = mvc.perform(get("/amps/" + amp.id() + "/swap"))
+        return picked(amp, name, "");
+    }
+
+    private String picked(Amp amp, String name, String query) throws Exception {
+        String page = mvc.perform(get("/amps/" + amp.id() + "/swap" + query))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
@@ -72,6 +76,10 @@ class KeptAnswersIT extends AcceptedPage {
         assertThat(picked(amp, "tried")).as("of the candidate alone").isEmpty();
         assertThat(field(amp, "rectifierThen")).as("of the candidate alone").contains("value=\"\"");
         assertThat(field(amp(), "leak")).as("another amp").contains("value=\"\"");
+        // Whether such tubes have a sleeve is kept with their type.
+        keep(amp, Map.of("to1", "KT88", "sleeve1", "no"), UUID.randomUUID());
+        assertThat(picked(amp, "sleeve1", "?to1=kt88")).isEqualTo("no");
+        assertThat(picked(amp, "sleeve1", "?to1=6550")).isEmpty();
         // A later answer goes before, also one that was taken back.
         assertThat(keep(amp, Map.of("leak", "", "winding", "7"), UUID.randomUUID())
                         .getStatus())

@@ -169,8 +169,7 @@ class TransformersIT extends BrowserIT {
     }
 
     private Optional<String> powerRefused(UUID session) {
-        Entry on = new Entry(UUID.randomUUID().toString(), clock.millis(), "desk", new Declared(Power.ON_TUBES_IN));
-        return sessions.look(session, s -> s.state().refusal(on));
+        return sessions.look(session, s -> Declared.waits(s.state(), Power.ON_TUBES_IN, clock.millis()));
     }
 
     /** Measuring takes the speaker off: power stays locked until the load is confirmed again. AC is no sign of power. */

@@ -21,6 +21,9 @@ public final class MeterText {
     /** No meter shows more; a longer text is a slip of the clipboard. */
     private static final int LONGEST = 40;
 
+    /** Nothing that is not zero is read smaller at a bench, in the base of any unit: a picofarad is a hundred times this. */
+    private static final double SMALLEST = 1e-14;
+
     private static final Pattern WHOLE =
             Pattern.compile("([+-]?)\\s*([0-9.,][0-9.,'’ ]*(?:[eE][+-]?\\d{1,3})?)\\s*(\\D.*)?");
     private static final Pattern INFIX =
@@ -71,6 +74,10 @@ public final class MeterText {
         for (NumberText.Decimal number : numbers) {
             Optional<Typed> typed =
                     scale(raw, sign, number, symbol.get().prefix(), symbol.get().unit());
+            if (typed.filter(t -> t.value() != 0 && Math.abs(t.value()) < SMALLEST)
+                    .isPresent()) {
+                return refuse(raw, "was understood as less than any meter shows", field);
+            }
             if (typed.isEmpty()) {
                 return refuse(
                         raw,

@@ -202,4 +202,23 @@ class MeterTextTest {
             }
         }
     }
+
+    /** Once stored, a figure like this would divide everything after it into nothing. */
+    @ParameterizedTest
+    @ValueSource(strings = {"1e-320 V", "1e-320", "1e-30 mV", "0.000000000000000001 V", "-1e-99 V", "1e-15 mV"})
+    void lessThanAnyMeterShowsIsRefused(String text) {
+        Field volts = Field.of("plate volts", Unit.VOLT, Prefix.NONE, 20, 2000).signed();
+        Understanding made = MeterText.understand(text, volts);
+        assertThat(made.value()).isEmpty();
+        assertThat(made.complaint().orElseThrow()).contains("less than any meter shows");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"0", "0.0 V", "0.1 mV", "1 pF"})
+    void whatAMeterShowsIsTaken(String text) {
+        Field field = text.endsWith("F")
+                ? Field.of("the capacitor", Unit.FARAD, Prefix.MICRO, 1e-12, 1)
+                : Field.of("the volts", Unit.VOLT, Prefix.NONE, 1e-5, 2000);
+        assertThat(MeterText.understand(text, field).value()).isPresent();
+    }
 }
