@@ -66,23 +66,18 @@ public class SpeakerStore {
     private KeptSpeaker stored(UUID id) {
         SpeakerRow row = mapper.one(id).orElseThrow(() -> new NotThere("speaker " + id));
         StoredSpeaker body = StoredShapes.SPEAKER.read(row.body());
-        CurveText.Read curve = CurveText.read(body.curve());
-        return new KeptSpeaker(
-                id,
-                row.name(),
-                new Speaker.Measured(
-                        curve.curve().orElseThrow(() -> new IllegalStateException(curve.complaint())),
-                        body.markedOhms()));
+        return new KeptSpeaker(id, row.name(), new Speaker.Measured(body.impedance(), body.markedOhms()));
     }
 
     /**
      * Keeps a speaker; the same id with the same content stores once.
      *
-     * @param curve the text as it was given, which {@link CurveText} reads
+     * @param text as it was given, which {@link CurveText} reads
      */
     @Transactional
-    public void keep(UUID id, String name, Optional<Double> markedOhms, String curve) {
-        SpeakerRow row = new SpeakerRow(id, name, StoredShapes.SPEAKER.write(new StoredSpeaker(markedOhms, curve)));
+    public void keep(UUID id, String name, Optional<Double> markedOhms, String text) {
+        SpeakerRow row = new SpeakerRow(
+                id, name, StoredShapes.SPEAKER.write(StoredSpeaker.of(markedOhms, CurveText.read(text), text)));
         Once.keep(
                 () -> mapper.insert(row, OffsetDateTime.now(clock)),
                 row,

@@ -45,7 +45,8 @@ public final class StoredShapes {
             new Shape<>("transformer", TransformerDescription.class);
     public static final Shape<AcReading> AC_READING = new Shape<>("AC reading", AcReading.class);
 
-    public static final Shape<StoredSpeaker> SPEAKER = new Shape<>("speaker", StoredSpeaker.class);
+    public static final Shape<StoredSpeaker> SPEAKER =
+            new Shape<>("speaker", StoredSpeaker.class, Upgrades::pointsOfSpeaker);
 
     public static final Shape<StoredSwap> SWAP = new Shape<>("accepted swap", StoredSwap.class);
 

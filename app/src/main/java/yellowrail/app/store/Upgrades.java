@@ -3,8 +3,11 @@ package yellowrail.app.store;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
+import yellowrail.core.load.FirstCurveText;
+import yellowrail.core.load.ImpedanceCurve;
 import yellowrail.core.tube.TubeKind;
 
 /**
@@ -25,6 +28,21 @@ final class Upgrades {
             unlessThere(event, "type", JsonNodeFactory.instance.stringNode(""));
         }
         return event;
+    }
+
+    /** A speaker was its text alone, read again by whatever rules there were. */
+    static ObjectNode pointsOfSpeaker(ObjectNode speaker) {
+        String text = speaker.path("curve").asString("");
+        ArrayNode points = speaker.putArray("points");
+        for (ImpedanceCurve.Point p : FirstCurveText.points(text)) {
+            ObjectNode point = points.addObject().put("hertz", p.hertz()).put("ohms", p.ohms());
+            if (Double.isNaN(p.degrees())) {
+                point.putNull("degrees");
+            } else {
+                point.put("degrees", p.degrees());
+            }
+        }
+        return speaker.put("columns", "as the first version read it");
     }
 
     private static void unlessThere(ObjectNode document, String property, JsonNode value) {

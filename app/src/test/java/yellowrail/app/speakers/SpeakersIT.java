@@ -46,7 +46,7 @@ class SpeakersIT extends BrowserIT {
         assertThat(page.locator("#curve")).hasValue("20 8\n30 eight");
         page.fill("#name", "barn12");
         page.setInputFiles(
-                "#file", new FilePayload("barn.zma", "text/plain", curve(400).getBytes(StandardCharsets.UTF_8)));
+                "#file", new FilePayload("barn.txt", "text/plain", curve(400).getBytes(StandardCharsets.UTF_8)));
         page.locator("text=Keep this speaker").dblclick();
         page.waitForURL("**/speakers?kept=*");
         assertThat(page.locator("main")).containsText("400 points from 10 Hz to 20000 Hz");

@@ -1,32 +1,45 @@
 package yellowrail.core.load;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import yellowrail.core.load.columns.Columns;
 import yellowrail.core.reading.Show;
 
 /**
  * An impedance curve as text: frequency in Hz, magnitude in Ω and, where measured, phase in degrees, a point on each line.
- * Columns stand apart by tabs, semicolons, commas or blanks; where they do not stand apart by commas, a comma is a decimal
- * sign. Lines that begin with {@code # * ; / " '} or a letter say something about the curve and are passed over.
+ * Columns stand apart by tabs, semicolons, commas or blanks ({@link Columns}); where they do not stand apart by commas, a comma
+ * is a decimal sign or parts thousands ({@link CommaSense}). Lines that begin with {@code # * ; / " '} or a letter say something about the curve and are passed over.
  */
 public final class CurveText {
-    /** Longest text, characters: 100 000 points of 30. */
-    public static final int LONGEST = 3_000_000;
+    /** Longest text, characters: 100 000 points of 60. */
+    public static final int LONGEST = 6_000_000;
 
     /** Two figures for one frequency that differ by more than this contradict one another, share. */
     private static final double SAME = 0.05;
 
-    private static final Pattern COMMENT = Pattern.compile("[#*;/\"'%\\p{L}].*");
+    static final Pattern COMMENT = Pattern.compile("[#*;/\"'%\\p{L}].*");
+    private static final Pattern LINE_END = Pattern.compile("\\r\\n|\\r|\\n");
+    private static final Pattern DECIBELS = Pattern.compile("\\bdB", Pattern.CASE_INSENSITIVE);
+    private static final Pattern OHMS = Pattern.compile("ohm|[ΩΩ]", Pattern.CASE_INSENSITIVE);
     private static final Pattern NUMBER = Pattern.compile("[-+−]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][-+]?\\d{1,3})?");
 
-    /** How a text was understood: the curve, or a sentence that says why there is none. */
-    public record Read(Optional<ImpedanceCurve> curve, String complaint) {
+    /**
+     * How a text was understood.
+     *
+     * @param curve empty where it was not
+     * @param points as they were given, rising, each frequency once
+     * @param columns how they stand apart, in words
+     * @param complaint a sentence that says why there is no curve, or empty
+     */
+    public record Read(
+            Optional<ImpedanceCurve> curve, List<ImpedanceCurve.Point> points, String columns, String complaint) {
         private static Read refused(String sentence) {
-            return new Read(Optional.empty(), sentence);
+            return new Read(Optional.empty(), List.of(), "", sentence);
         }
     }
 
@@ -46,12 +59,17 @@ public final class CurveText {
                     + text.length() + ". Export the curve with fewer points.");
         }
         if (text.chars().anyMatch(c -> c < ' ' && c != '\n' && c != '\r' && c != '\t' || c == '\uFFFD')) {
-            return Read.refused(
-                    "This is no text: it holds signs that no text file has. Export the curve as text (TXT, ZMA,"
-                            + " FRD or CSV).");
+            return Read.refused("This is no text: it holds signs that no text file has. Export the curve as columns of"
+                    + " text: frequency, ohms, phase.");
         }
         try {
-            return new Read(Optional.of(ImpedanceCurve.of(once(points(text)))), "");
+            List<Line> lines = lines(text);
+            List<ImpedanceCurve.Point> points = once(points(lines));
+            return new Read(
+                    Optional.of(ImpedanceCurve.of(points)),
+                    points,
+                    Columns.of(lines.get(0).text()).words(),
+                    "");
         } catch (NotUnderstood not) {
             return Read.refused(not.getMessage());
         } catch (IllegalArgumentException beyond) {
@@ -59,39 +77,75 @@ public final class CurveText {
         }
     }
 
-    private static List<ImpedanceCurve.Point> points(String text) {
-        List<ImpedanceCurve.Point> points = new ArrayList<>();
-        String[] lines = (text.startsWith("\uFEFF") ? text.substring(1) : text).split("\\r\\n|\\r|\\n");
-        int columns = 0;
-        for (int i = 0; i < lines.length; i++) {
-            String line = lines[i].strip();
-            if (line.isEmpty() || COMMENT.matcher(line).matches()) {
-                continue;
+    /** A line with figures. */
+    private record Line(int number, String text, String[] cells) {}
+
+    private static List<ImpedanceCurve.Point> points(List<Line> lines) {
+        if (lines.isEmpty()) {
+            throw new NotUnderstood(
+                    "There is no point in this text: each line holds a frequency in Hz and the ohms there.");
+        }
+        if (lines.size() > ImpedanceCurve.MOST) {
+            throw new NotUnderstood(
+                    "At most " + ImpedanceCurve.MOST + " points are taken; this has " + lines.size() + ".");
+        }
+        CommaSense commas = new CommaSense();
+        if (Columns.of(lines.get(0).text()).commaInFigures()) {
+            lines.forEach(l -> Arrays.stream(l.cells()).forEach(commas::see));
+            if (!commas.question().isEmpty()) {
+                throw new NotUnderstood(commas.question());
             }
-            List<Double> numbers = numbers(line, i + 1);
-            if (columns == 0) {
-                columns = numbers.size();
-            }
-            if (numbers.size() < 2 || numbers.size() > 3 || numbers.size() != columns) {
-                throw new NotUnderstood("Line " + (i + 1) + ": “" + shorten(line) + "” has " + numbers.size()
-                        + (numbers.size() == 1 ? " column" : " columns")
+        }
+        int columns = lines.get(0).cells().length;
+        List<ImpedanceCurve.Point> points = new ArrayList<>(lines.size());
+        for (Line line : lines) {
+            int count = line.cells().length;
+            if (count < 2 || count > 3 || count != columns) {
+                throw new NotUnderstood("Line " + line.number() + ": “" + shorten(line.text()) + "” has " + count
+                        + (count == 1 ? " column" : " columns")
                         + (columns >= 2 && columns <= 3 ? ", the lines before have " + columns : "")
                         + ". Each line holds frequency, ohms and perhaps phase, apart by tabs, semicolons or blanks; apart"
                         + " by commas, decimals take a point.");
             }
             points.add(new ImpedanceCurve.Point(
-                    numbers.get(0), numbers.get(1), columns == 3 ? numbers.get(2) : Double.NaN));
-            check(points.get(points.size() - 1), i + 1);
-        }
-        if (points.isEmpty()) {
-            throw new NotUnderstood(
-                    "There is no point in this text: each line holds a frequency in Hz and the ohms there.");
-        }
-        if (points.size() > ImpedanceCurve.MOST) {
-            throw new NotUnderstood(
-                    "At most " + ImpedanceCurve.MOST + " points are taken; this has " + points.size() + ".");
+                    number(line, 0, commas),
+                    number(line, 1, commas),
+                    columns == 3 ? number(line, 2, commas) : Double.NaN));
+            check(points.get(points.size() - 1), line.number());
         }
         return points;
+    }
+
+    private static List<Line> lines(String text) {
+        List<Line> lines = new ArrayList<>();
+        Columns columns = null;
+        int number = 0;
+        for (String raw : LINE_END.split(text.startsWith("\uFEFF") ? text.substring(1) : text)) {
+            number++;
+            String line = raw.strip();
+            if (line.isEmpty()) {
+                continue;
+            }
+            if (COMMENT.matcher(line).matches()) {
+                if (DECIBELS.matcher(line).find() && !OHMS.matcher(line).find()) {
+                    throw new NotUnderstood("Line " + number
+                            + " speaks of dB: decibels are no ohms. Export the impedance" + " in ohms.");
+                }
+                continue;
+            }
+            columns = columns == null ? Columns.of(line) : columns;
+            lines.add(new Line(number, line, columns.cells(line)));
+        }
+        return lines;
+    }
+
+    private static double number(Line line, int column, CommaSense commas) {
+        String cell = line.cells()[column];
+        String plain = commas.plain(cell);
+        if (!NUMBER.matcher(plain).matches()) {
+            throw new NotUnderstood("Line " + line.number() + ": “" + shorten(cell) + "” is no number.");
+        }
+        return Double.parseDouble(plain.replace('−', '-'));
     }
 
     private static void check(ImpedanceCurve.Point point, int line) {
@@ -109,26 +163,8 @@ public final class CurveText {
         }
     }
 
-    private static List<Double> numbers(String line, int number) {
-        boolean commas = line.indexOf(',') >= 0 && !line.matches(".*[\\t; ].*") || line.matches(".*,\\s.*");
-        String[] cells = line.indexOf('\t') >= 0
-                ? line.split("\\s*\\t\\s*")
-                : line.indexOf(';') >= 0
-                        ? line.split("\\s*;\\s*")
-                        : commas ? line.split("\\s*,\\s*") : line.split("\\s+");
-        List<Double> numbers = new ArrayList<>();
-        for (String cell : cells) {
-            String plain = commas && line.indexOf('\t') < 0 && line.indexOf(';') < 0 ? cell : cell.replace(',', '.');
-            if (!NUMBER.matcher(plain).matches()) {
-                throw new NotUnderstood("Line " + number + ": “" + shorten(cell) + "” is no number.");
-            }
-            numbers.add(Double.parseDouble(plain.replace('−', '-')));
-        }
-        return numbers;
-    }
-
     /** By rising frequency, each once: the same point twice counts once, two nearly equal ones count as their mean. */
-    private static List<ImpedanceCurve.Point> once(List<ImpedanceCurve.Point> points) {
+    static List<ImpedanceCurve.Point> once(List<ImpedanceCurve.Point> points) {
         List<ImpedanceCurve.Point> sorted = new ArrayList<>(points);
         sorted.sort(Comparator.comparingDouble(ImpedanceCurve.Point::hertz));
         List<ImpedanceCurve.Point> once = new ArrayList<>();

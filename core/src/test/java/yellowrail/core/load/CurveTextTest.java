@@ -53,6 +53,18 @@ class CurveTextTest {
                 Arguments.of("exponents", lines("%.4e %.4e %.4e%n", 600), 600, ""),
                 Arguments.of("blank lines", two.replace("\n", "\n\n"), 600, ""),
                 Arguments.of("fifty thousand points", lines("%.6f %.4f %.3f%n", 50_000), 50_000, ""),
+                Arguments.of("a hundred thousand points", lines("%.9f %.12f %.9f%n", 100_000), 100_000, ""),
+                Arguments.of("thousands and points", lines("%,.3f\t%.4f%n", 600), 600, ""),
+                Arguments.of(
+                        "thousands or decimals",
+                        "1,000 8\n2,000 9\n3,000 9\n4,000 9\n5,000 9\n",
+                        0,
+                        "“5,000” can be 5.000 or 5000"),
+                Arguments.of(
+                        "commas and points as decimals", "20,5 8.1\n30,55 8.2\n", 0, "both stand as decimal signs"),
+                Arguments.of("decibels", "Hz dB deg\n20 78 10\n30 79 9\n", 0, "decibels are no ohms"),
+                Arguments.of("ohms beside decibels", "Hz Ohm (0 dB = 1 V)\n" + two, 600, ""),
+                Arguments.of("three tabs and then blanks", "20\t8\n30 8\n", 0, "has 1 column"),
                 Arguments.of("empty", "", 0, "There is no point in this text"),
                 Arguments.of("comments alone", "# nothing\n* more\n", 0, "There is no point in this text"),
                 Arguments.of("one column", "20\n30\n40\n50\n60\n", 0, "has 1 column"),
