@@ -2,6 +2,7 @@ package yellowrail.app.bench;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -29,6 +30,7 @@ record Panel(
         boolean emergency,
         String power,
         String powerKey,
+        Map<String, String> waits,
         boolean limiter,
         String mains,
         RailView rail,

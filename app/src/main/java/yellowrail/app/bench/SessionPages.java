@@ -1,6 +1,7 @@
 package yellowrail.app.bench;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,12 +18,14 @@ import yellowrail.core.session.JudgingBasis;
 import yellowrail.core.session.Locks;
 import yellowrail.core.session.NextStep;
 import yellowrail.core.session.Outcome;
+import yellowrail.core.session.Power;
 import yellowrail.core.session.Proof;
 import yellowrail.core.session.RecordedReading;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionAssessment;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.Turn;
+import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.SignedOff;
 import yellowrail.core.session.stops.AllStops;
 import yellowrail.core.session.stops.BeforePower;
@@ -77,6 +80,7 @@ final class SessionPages {
                 here.powered() || session.power(now).on(),
                 session.power(now).words(),
                 session.power(now).name(),
+                waits(),
                 session.context().limiter(),
                 session.last(Quantity.MAINS, "").map(r -> r.typed().echo()).orElse("not read"),
                 RailView.of(session, wholeAt(outcome.proof())),
@@ -131,6 +135,15 @@ final class SessionPages {
     }
 
     /** Whether the page may go on by itself: all is done here, and nothing stands there that has to be read first. */
+    /** What should come before power goes on like this, by the power; said before the button is pressed. */
+    private Map<String, String> waits() {
+        Map<String, String> waits = new HashMap<>();
+        for (Power power : Power.values()) {
+            Declared.waits(session, power, now).ifPresent(why -> waits.put(power.name(), why));
+        }
+        return waits;
+    }
+
     private boolean goesOn(Stop here, List<Remark> remarks) {
         return here.goesOn()
                 && !session.stopped()

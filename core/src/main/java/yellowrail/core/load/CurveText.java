@@ -13,7 +13,8 @@ import yellowrail.core.reading.Show;
 /**
  * An impedance curve as text: frequency in Hz, magnitude in Ω and, where measured, phase in degrees, a point on each line.
  * Columns stand apart by tabs, semicolons, commas or blanks ({@link Columns}); where they do not stand apart by commas, a comma
- * is a decimal sign or parts thousands ({@link CommaSense}). Lines that begin with {@code # * ; / " '} or a letter say something about the curve and are passed over.
+ * is a decimal sign or parts thousands ({@link CommaSense}). Lines that begin with {@code # * ; / " '} or a letter say something
+ * about the curve and are passed over, unless they speak of decibels.
  */
 public final class CurveText {
     /** Longest text, characters: 100 000 points of 60. */
