@@ -183,4 +183,34 @@ class MadeForTest {
                                 Optional.empty()))))
                 .isEmpty();
     }
+
+    /** One resistor for all cathodes is another stage than one at each, of the same ohms. */
+    @Test
+    void cathodeResistors() {
+        Present shared = with(stage().biased(Biasing.cathode(220, true)));
+        Present each = with(stage().biased(Biasing.cathode(220, false)));
+        assertThat(MadeFor.differences(shared, AROUND, shared, AROUND)).isEmpty();
+        assertThat(MadeFor.differences(shared, AROUND, each, AROUND))
+                .containsExactly("cathode resistor: one for all in the amp, one at each tube on the sheet");
+        assertThat(MadeFor.differences(each, AROUND, shared, AROUND))
+                .containsExactly("cathode resistor: one at each tube in the amp, one for all on the sheet");
+        assertThat(MadeFor.differences(shared, AROUND, AMP, AROUND))
+                .singleElement()
+                .asString()
+                .startsWith("cathode resistor: 220");
+    }
+
+    /** A tap counts where screens are at taps, and there alone. */
+    @Test
+    void screenTaps() {
+        Present low = with(stage().connected(Connection.ULTRALINEAR, 0.4));
+        Present high = with(stage().connected(Connection.ULTRALINEAR, 0.43));
+        assertThat(MadeFor.differences(low, AROUND, low, AROUND)).isEmpty();
+        assertThat(MadeFor.differences(low, AROUND, high, AROUND))
+                .containsExactly("screen tap: 40.0 % in the amp, 43.0 % on the sheet");
+        assertThat(MadeFor.differences(low, AROUND, AMP, AROUND))
+                .singleElement()
+                .asString()
+                .startsWith("connection");
+    }
 }
