@@ -76,8 +76,11 @@ public class SpeakerStore {
      */
     @Transactional
     public void keep(UUID id, String name, Optional<Double> markedOhms, String text) {
-        SpeakerRow row = new SpeakerRow(
-                id, name, StoredShapes.SPEAKER.write(StoredSpeaker.of(markedOhms, CurveText.read(text), text)));
+        CurveText.Read read = CurveText.read(text);
+        if (read.curve().isEmpty()) {
+            throw new IllegalArgumentException(read.complaint());
+        }
+        SpeakerRow row = new SpeakerRow(id, name, StoredShapes.SPEAKER.write(StoredSpeaker.of(markedOhms, read, text)));
         Once.keep(
                 () -> mapper.insert(row, OffsetDateTime.now(clock)),
                 row,

@@ -6,10 +6,10 @@ import java.util.TreeMap;
 /**
  * What was answered of everything around an amp's tubes.
  *
- * @param present designation of the tubes that were in: which pins they leave unused hangs on it
+ * @param version of the amp's description that they were given beside: what a swap changes hangs on it
  * @param answers texts by the names of their fields, as typed
  */
-public record StoredAnswers(String present, Map<String, String> answers) {
+public record StoredAnswers(int version, Map<String, String> answers) {
     public StoredAnswers {
         answers = new TreeMap<>(answers);
     }

@@ -36,7 +36,7 @@ class KeptAnswers {
 
     /** Keeps what a sheet answers of its amp. The same id stores once. */
     @Transactional
-    public void keep(UUID id, UUID ampId, int channel, String present, SwapForm form, String device) {
+    public void keep(UUID id, UUID ampId, int channel, int version, SwapForm form, String device) {
         Map<String, String> answers = new LinkedHashMap<>();
         SwapFields.OF_THE_AMP.stream()
                 .filter(f -> !form.blank(f.name()))
@@ -48,7 +48,7 @@ class KeptAnswers {
                 id,
                 ampId,
                 channel,
-                ANSWERS.write(new StoredAnswers(present, answers)),
+                ANSWERS.write(new StoredAnswers(version, answers)),
                 device,
                 OffsetDateTime.now(clock));
         Once.keep(
@@ -62,14 +62,14 @@ class KeptAnswers {
     /**
      * The newest ones of a channel.
      *
-     * @param present designation of the tubes that are described now: what is wired to the sockets was told beside others
+     * @param version of the amp's description now: what a swap may have changed was told of an earlier one
      */
-    Optional<Kept> of(UUID ampId, int channel, String present) {
+    Optional<Kept> of(UUID ampId, int channel, int version) {
         return mapper.newest(ampId, channel).map(row -> {
             StoredAnswers stored = ANSWERS.read(row.body());
             Map<String, String> texts = new LinkedHashMap<>(stored.answers());
-            if (!stored.present().equals(present)) {
-                SwapFields.OF_THE_SOCKETS.forEach(f -> texts.remove(f.name()));
+            if (stored.version() != version) {
+                SwapFields.CHANGED_BY_WORK.forEach(f -> texts.remove(f.name()));
             }
             return new Kept(texts, row.keptAt());
         });

@@ -47,7 +47,7 @@ class KeptAnswersController {
             return AcceptSwapController.refused(422, refusals, response, model);
         }
         try {
-            kept.keep(answersId, id, channel, form.stage().text("tube"), form, AcceptSwapController.named(device));
+            kept.keep(answersId, id, channel, amp.version(), form, AcceptSwapController.named(device));
             return "redirect:/amps/" + id + "/swap?channel=" + channel + "&" + form.query() + "#criteria";
         } catch (StoredDifferently other) {
             return AcceptSwapController.refused(409, List.of(other.getMessage()), response, model);
@@ -62,7 +62,7 @@ class KeptAnswersController {
         List<String> refusals = new ArrayList<>();
         complaints.byField().values().forEach(c -> refusals.add(c.sentence()));
         String type = amp.description().stage().tubeTypes().get(0);
-        if (!form.stage().text("tube").equals(type)) {
+        if (!form.stage().text("tube").equalsIgnoreCase(type)) {
             refusals.add("These answers were given beside " + form.stage().text("tube") + ", the amp is described with "
                     + type + ": fill the sheet in again from the amp.");
         }

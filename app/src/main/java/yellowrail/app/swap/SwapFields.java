@@ -140,8 +140,12 @@ final class SwapFields {
     static final List<FieldSpec<?>> ALL =
             BY_CRITERION.values().stream().flatMap(Collection::stream).toList();
 
-    /** Those about the sockets' wires, which are told beside the tubes that are in. */
-    static final List<FieldSpec<?>> OF_THE_SOCKETS = of(Criterion.PINS);
+    /** Those that the work of a swap changes: wires of the sockets, the rectifier and what is around it, screen resistors. */
+    private static final Set<Criterion> WORK =
+            Set.of(Criterion.PINS, Criterion.RECTIFIER, Criterion.FIRST_CAPACITOR, Criterion.SCREEN_RESISTORS);
+
+    static final List<FieldSpec<?>> CHANGED_BY_WORK =
+            WORK.stream().flatMap(c -> of(c).stream()).toList();
 
     /** Those about what is to come or to be tried with the candidate alone. */
     private static final Set<FieldSpec<?>> OF_THE_CANDIDATE = Set.of(ADAPTOR, RECTIFIER_THEN, TRIED);

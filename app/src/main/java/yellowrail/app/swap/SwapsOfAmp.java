@@ -53,7 +53,7 @@ class SwapsOfAmp {
 
     /** What was answered of this amp and kept with it. */
     Optional<KeptAnswers.Kept> kept(Amp amp, int channel) {
-        return kept.of(amp.id(), channel, amp.description().stage().tubeTypes().get(0));
+        return kept.of(amp.id(), channel, amp.version());
     }
 
     /** In what a sheet differs from the amp as it is described and was read; nothing where it was made for it. */

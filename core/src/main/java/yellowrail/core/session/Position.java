@@ -66,7 +66,8 @@ public record Position(String socket, Curves.Curve curve, Soak soak) {
         int setting = session.context().setting();
         return Curves.of(session).all().stream()
                 .filter(c -> c.sockets().equals(List.of(socket))
-                        && c.taken().get(0).context().setting() == setting)
+                        && c.taken().get(0).context().setting() == setting
+                        && !session.safety.early(c.taken().get(0).context().run()))
                 .sorted(Comparator.<Curves.Curve>comparingInt(Curves.Curve::stretch)
                         .thenComparingInt(c -> c.sinceOn().size()))
                 .map(c -> new Position(socket, c, soak(session, judged, socket, c, until)))

@@ -68,7 +68,12 @@ final class SafetyStops {
         return ready.stream().filter(r -> r > at).findFirst();
     }
 
-    /** The last power-on, where it was before its time: nothing that was read in it counts. */
+    /** Whether a power-on was before its time: what was read in it is told, and is no state to judge or to prove by. */
+    boolean early(int run) {
+        return unready.stream().anyMatch(u -> u.run() == run);
+    }
+
+    /** The last power-on, where it was before its time. */
     Optional<Unready> onUnready() {
         return onUnready;
     }

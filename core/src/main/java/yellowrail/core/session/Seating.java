@@ -25,8 +25,8 @@ public final class Seating {
     }
 
     void exchange(String socketA, String socketB) {
-        TubeLabel a = in(socketA);
-        tubes.put(socketA, in(socketB));
+        TubeLabel a = at(socketA);
+        tubes.put(socketA, at(socketB));
         tubes.put(socketB, a);
         lastMoved = Optional.of("The tubes of " + socketA + " and " + socketB + " were exchanged.");
     }
@@ -35,7 +35,7 @@ public final class Seating {
         tubes.put(socket, new TubeLabel(label, type(socket)));
     }
 
-    private TubeLabel in(String socket) {
+    private TubeLabel at(String socket) {
         return tubes.getOrDefault(socket, new TubeLabel("", ""));
     }
 
@@ -46,12 +46,12 @@ public final class Seating {
 
     /** The label of the tube in a socket; empty when none was given. */
     public String label(String socket) {
-        return in(socket).label();
+        return at(socket).label();
     }
 
     /** The designation of the tube in a socket; empty where there is no such socket. */
     public String type(String socket) {
-        return in(socket).type();
+        return at(socket).type();
     }
 
     /** Labels by socket, where there are any. */

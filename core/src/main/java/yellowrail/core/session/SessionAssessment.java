@@ -55,9 +55,7 @@ public final class SessionAssessment {
                 .map(r -> new JudgedRound(r, check(r.readings())))
                 .toList();
         this.mainsExponent = findMainsExponent();
-        // What was read while power was on before its time is told, and is no state to judge.
-        this.presentReadings =
-                session.safety.onUnready().isPresent() ? Optional.empty() : SessionRound.present(session);
+        this.presentReadings = SessionRound.present(session);
         this.present = presentReadings.map(r -> check(r.following(mainsExponent)));
     }
 

@@ -148,7 +148,7 @@ public final class SessionChanges {
         if (power == session.context().power()) {
             return;
         }
-        session.safety.declared(power, at, Declared.waits(session, power, at).map(waits -> new Unready(at, waits)));
+        Optional<String> waits = Declared.waits(session, power, at);
         session.contradiction = Optional.empty();
         if (power.on()) {
             for (Stop before : session.stops()) {
@@ -165,6 +165,8 @@ public final class SessionChanges {
             forgetOff();
             session.marks.keySet().removeIf(Stop::endsWithPower);
         }
+        session.safety.declared(
+                power, at, waits.map(w -> new Unready(at, session.context().run(), w)));
     }
 
     /** What was confirmed of the amp while it was off holds no longer. */

@@ -87,7 +87,9 @@ public record SessionRound(int number, List<RecordedReading> taken, RoundReading
 
     private static Optional<RoundReadings> newest(Session session, Predicate<RecordedReading> which) {
         List<RecordedReading> live = session.holding().stream()
-                .filter(r -> RoundAssembler.live(r) && which.test(r))
+                .filter(r -> RoundAssembler.live(r)
+                        && !session.safety.early(r.context().run())
+                        && which.test(r))
                 .toList();
         if (live.isEmpty()) {
             return Optional.empty();

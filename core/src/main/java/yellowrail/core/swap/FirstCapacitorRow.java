@@ -1,6 +1,7 @@
 package yellowrail.core.swap;
 
 import java.util.Optional;
+import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
@@ -18,9 +19,14 @@ final class FirstCapacitorRow {
     /** Empty where its volts do not rise and what it stands was not told. */
     static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
         Rectification rectification = question.chassis().rectification();
-        double then = most(question, after, rectification.used());
-        double now = most(question, before, rectification.now());
-        boolean rises = then > now * (1 + RISES);
+        double then = most(question, question.scheme(), after, rectification.used());
+        double now = most(question, question.present().scheme(), before, rectification.now());
+        boolean another = rectification.then().isPresent() || slow(rectification.now());
+        boolean rises = rises(then, now)
+                || another
+                        && rises(
+                                after.highest().idle().supplyVolts(),
+                                before.highest().idle().supplyVolts());
         Optional<Double> rated = rectification.firstVolts();
         if (!rises && rated.isEmpty()) {
             return Optional.empty();
@@ -46,26 +52,35 @@ final class FirstCapacitorRow {
                                         : verdict == SwapVerdict.UNKNOWN ? ": too close to call" : "")
                                 + ".")
                 .figures(volts(then), Show.siPlain(most, Unit.VOLT, 3), then / most)
-                .mend(
-                        verdict == SwapVerdict.FAIL
-                                ? "Capacitors for more volts, or a rectifier that warms up slowly."
-                                : "")
+                .mend(verdict == SwapVerdict.FAIL ? "Capacitors for more volts." : "")
                 .formula(
-                        slow(rectification.used())
+                        loaded(question.scheme(), rectification.used())
                                 ? "the rectifier warms up with the tubes: B+ at idle, at highest mains"
-                                : "before the tubes conduct: B+ without load, at highest mains"));
+                                : "before the tubes conduct, or with the bias at its coldest end: B+ without load, at highest"
+                                        + " mains"));
     }
 
     private static boolean slow(Optional<Rectifier> rectifier) {
         return rectifier.filter(Rectifier::slow).isPresent();
     }
 
-    /** Behind a slow rectifier the tubes draw by the time it gives its volts; behind any other nothing does. */
-    private static double most(SwapQuestion question, SolvedStage stage, Optional<Rectifier> rectifier) {
-        double highest = question.present().highest();
-        return slow(rectifier)
-                ? stage.highest().idle().supplyVolts()
-                : stage.stage().supplyVolts() * highest;
+    private static boolean rises(double then, double now) {
+        return then > now * (1 + RISES);
+    }
+
+    /** Behind a slow rectifier tubes on cathode resistors draw by the time it gives its volts; a bias control can turn them off. */
+    private static boolean loaded(BiasScheme scheme, Optional<Rectifier> rectifier) {
+        return scheme == BiasScheme.CATHODE && slow(rectifier);
+    }
+
+    private static double most(
+            SwapQuestion question, BiasScheme scheme, SolvedStage stage, Optional<Rectifier> rectifier) {
+        return loaded(scheme, rectifier)
+                ? stage.ends().stream()
+                        .mapToDouble(e -> e.highest().idle().supplyVolts())
+                        .max()
+                        .orElseThrow()
+                : stage.stage().supplyVolts() * question.present().highest();
     }
 
     private static String volts(double volts) {

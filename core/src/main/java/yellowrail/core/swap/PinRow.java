@@ -72,7 +72,8 @@ final class PinRow {
     }
 
     private void bases(Pinout now, Pinout then, SocketWiring socket) {
-        if (then.pins().isEmpty() || now.pins().isEmpty()) {
+        boolean unknown = then.pins().isEmpty() || now.pins().isEmpty();
+        if (unknown) {
             open.add("the pins of the "
                     + (then.pins().isEmpty() ? type : question.present().type().designation()) + " are not known here");
             mends.add("Enter them from the maker's sheet on the type's page.");
@@ -92,7 +93,7 @@ final class PinRow {
             }
             return;
         }
-        if (!open.isEmpty()) {
+        if (unknown) {
             return;
         }
         if (socket.adaptor()) {
@@ -123,9 +124,10 @@ final class PinRow {
                 .map(Map.Entry::getKey)
                 .findFirst());
         suppressor.ifPresent(this::suppressor);
-        return suppressor.isEmpty() && wrong.isEmpty() && open.isEmpty() && notes.isEmpty() || pins.isEmpty()
-                ? SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.")
-                : result(pins.get(), pins.get());
+        if (wrong.isEmpty() && open.isEmpty() && notes.isEmpty()) {
+            return SwapRow.of(Criterion.PINS, SwapVerdict.PASS, "The same type: the same base and pins.");
+        }
+        return pins.map(p -> result(p, p)).orElseGet(this::said);
     }
 
     /** Tubes that are more than there are now want sockets, wired as the present ones. */
@@ -352,6 +354,11 @@ final class PinRow {
                         + " are to be verified with the maker's sheet");
             }
         }
+        return said().figures(then.base().words(), "", Double.NaN).formula(pins(then));
+    }
+
+    /** All that was found, the gravest first. */
+    private SwapRow said() {
         SwapVerdict verdict = !wrong.isEmpty()
                 ? SwapVerdict.FAIL
                 : !open.isEmpty() ? SwapVerdict.UNKNOWN : notes.isEmpty() ? SwapVerdict.PASS : SwapVerdict.NOTE;
@@ -365,8 +372,6 @@ final class PinRow {
                         Criterion.PINS,
                         verdict,
                         Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1) + ".")
-                .figures(then.base().words(), "", Double.NaN)
-                .formula(pins(then))
                 .mend(mends.stream().distinct().collect(Collectors.joining(" ")));
     }
 

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.events.CauseFound;
 import yellowrail.core.session.events.Declared;
+import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.stops.BeforePower;
 import yellowrail.core.session.stops.Look;
@@ -109,5 +110,36 @@ class PoweredEarlyTest {
     void theSeatSeenIsEnough() {
         Bench bench = newTubes().did(new Skipped(Stops.TUBES_OUT, "known amp")).ticks(TubesIn.KEYS);
         assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now)).isEmpty();
+    }
+
+    /** A whole soak in a power-on before its time proves nothing, also once power went on as it should. */
+    @Test
+    void aSoakInItProvesNothing() {
+        Bench bench =
+                newTubes().did(new Skipped(Stops.TUBES_OUT, "in a hurry")).did(new Skipped(Stops.TUBES_IN, "same"));
+        bench.did(new Declared(Power.ON_TUBES_IN)).minutes(11);
+        for (int i = 0; i < 6; i++) {
+            bench.reads(Quantity.MAINS, "", 230).round(38, 38.4, 398).minutes(8);
+        }
+        bench.did(new Declared(Power.OFF)).minutes(2).drained().ticks(BeforePower.TUBES_COOL, TubesIn.KEYS);
+        assertThat(bench.outcome().proof().state()).isNotEqualTo(Proof.State.PROVEN);
+        bench.did(new Declared(Power.ON_TUBES_IN)).minutes(11);
+        bench.reads(Quantity.MAINS, "", 230).round(38, 38.4, 398);
+        assertThat(bench.outcome().proof().wants().toString()).contains("watched for 0 of 30 min");
+        bench.minutes(1).did(new Declared(Power.OFF));
+        assertThat(bench.outcome().proof().wants().toString()).contains("not watched over a whole soak");
+        assertThat(bench.outcome().proof().state()).isNotEqualTo(Proof.State.PROVEN);
+    }
+
+    /** A tube put in during a yearly check is a new one too. */
+    @Test
+    void aTubePutInIsANewOne() {
+        Bench bench = Bench.pair(Purpose.YEARLY_CHECK)
+                .preflight()
+                .enters(Stops.DRAINED)
+                .drained();
+        bench.did(new Placed("V1", "T-9")).did(new Skipped(Stops.TUBES_IN, "seated"));
+        assertThat(Declared.waits(bench.session, Power.ON_TUBES_IN, bench.now).orElseThrow())
+                .contains("key and seat");
     }
 }

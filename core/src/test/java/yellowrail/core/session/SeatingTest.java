@@ -9,8 +9,8 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Exchanged;
 import yellowrail.core.session.events.Placed;
-import yellowrail.core.session.events.Skipped;
 import yellowrail.core.session.stops.Stops;
+import yellowrail.core.session.stops.TubesIn;
 
 /** The type in a socket is what was placed there: descriptions, labels and exchanges go by it. */
 class SeatingTest {
@@ -56,7 +56,7 @@ class SeatingTest {
                 .enters(Stops.DRAINED)
                 .drained();
         bench.did(new Placed("V1", "T-1", "XX99")).did(new Placed("V2", "T-2", "XX99"));
-        bench.did(new Skipped(Stops.TUBES_IN, "trial"));
+        bench.ticks(TubesIn.KEYS);
         bench.did(new Declared(Power.ON_TUBES_IN)).minutes(12);
         bench.round(31.6, 31.3, 398);
         assertThat(bench.judged().present().orElseThrow().verdict().allClear()).isFalse();

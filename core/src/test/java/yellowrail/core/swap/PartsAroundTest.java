@@ -12,6 +12,7 @@ import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.ScreenParts;
 import yellowrail.core.swap.Chassis.SocketWiring;
+import yellowrail.core.tube.TubeType;
 
 /** Parts around the tubes that a swap heats or loads otherwise. */
 class PartsAroundTest {
@@ -63,11 +64,6 @@ class PartsAroundTest {
                 .orElseThrow();
         assertThat(cold.share()).isCloseTo(440.0 / 550, within(1e-9));
         assertThat(cold.formula()).contains("B+ without load, at highest mains");
-        SwapSheet slow = capacitor("GZ34", null, 550.0, 0.6);
-        SwapRow warm = row(slow, Criterion.FIRST_CAPACITOR).orElseThrow();
-        assertThat(warm.share())
-                .isCloseTo(slow.after().orElseThrow().highest().idle().supplyVolts() / 550, within(1e-9));
-        assertThat(warm.formula()).contains("warms up with the tubes");
         assertThat(row(capacitor("GZ34", "solid state", null, 0.6), Criterion.FIRST_CAPACITOR)
                         .orElseThrow()
                         .mend())
@@ -180,5 +176,40 @@ class PartsAroundTest {
                 four));
         assertThat(row.verdict()).isEqualTo(verdict);
         assertThat(row.reason()).contains("sockets");
+    }
+
+    /** Whatever else is asked, a pin that kills fails; and a type without known pins has no more sockets for being the same. */
+    @Test
+    void socketsHideNothing() {
+        SwapCandidate c = Swaps.candidate(PAIR, "7591");
+        SwapCandidate four =
+                new SwapCandidate(c.type(), c.editions(), c.curves(), 4, c.connection(), 0.5, 0.6, Optional.empty());
+        assertThat(PinRow.of(new SwapQuestion(PAIR, Around.generous(), four)).verdict())
+                .isEqualTo(SwapVerdict.FAIL);
+        Present bare = Swaps.fixed("EL84", 2, 300, 8000, 0.6);
+        TubeType unknown = Swaps.type("6973");
+        Present same = new Present(
+                unknown, bare.ratings(), bare.trust(), bare.setting(), bare.scheme(), 0.9, 1.1, 1, List.of());
+        SwapCandidate e = Swaps.candidate(bare, "EL84");
+        SwapCandidate more =
+                new SwapCandidate(unknown, e.editions(), e.curves(), 4, e.connection(), 0.5, 0.6, Optional.empty());
+        assertThat(PinRow.of(new SwapQuestion(same, Around.generous(), more)).verdict())
+                .isEqualTo(SwapVerdict.UNKNOWN);
+    }
+
+    /** With cathode bias nothing turns the tubes off: behind a slow rectifier B+ is what they leave of it. */
+    @Test
+    void firstCapacitorWithCathodeBias() {
+        Present cathode = Swaps.cathode("6L6GC", 2, 400, 6600, 270);
+        Chassis chassis = Around.with(new Rectification(
+                Rectifier.find("GZ34"), Optional.empty(), Optional.of(47e-6), Optional.of(430.0), Optional.of(100.0)));
+        SwapRow row = row(Swaps.sheet(cathode, "6L6GC", chassis), Criterion.FIRST_CAPACITOR)
+                .orElseThrow();
+        assertThat(row.share()).isLessThan(440.0 / 430);
+        assertThat(row.formula()).contains("warms up with the tubes");
+        assertThat(row(Swaps.sheet(PAIR, "6L6GC", chassis), Criterion.FIRST_CAPACITOR)
+                        .orElseThrow()
+                        .share())
+                .isCloseTo(440.0 / 430, within(1e-9));
     }
 }

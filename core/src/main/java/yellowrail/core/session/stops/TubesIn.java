@@ -134,7 +134,8 @@ public final class TubesIn extends Stop {
         boolean coldest = session.ticked(TubesOut.COLDEST, "")
                 || session.ticked(COLDEST_OUTSIDE, "")
                 || session.holding().stream().anyMatch(r -> r.quantity() == Quantity.GRID_COLDEST);
-        return session.plan().purpose() == Purpose.NEW_TUBES && !coldest;
+        boolean fresh = session.plan().purpose() == Purpose.NEW_TUBES || session.tubesMoved();
+        return fresh && !coldest;
     }
 
     @Override
