@@ -46,6 +46,11 @@ class PlacedType {
                 new Placed(placed.socket(), placed.tube(), found.type().designation()));
     }
 
+    /** The amp as it was described when a session of it began. */
+    AmpDescription described(BenchSession session) {
+        return amps.amp(session.ampId(), session.ampVersion()).description();
+    }
+
     /** Why a tube without a type is not taken: the amp was described with others since. Empty for anything else. */
     Optional<String> unsaid(UUID ampId, Seating seating, Entry entry) {
         if (!(entry.event() instanceof Placed placed) || !placed.type().isEmpty()) {

@@ -111,12 +111,12 @@ public class SessionStore {
      * @throws StoredDifferently when the id is another session's: of another amp or with another plan
      */
     public UUID begin(UUID id, Amp amp, Plan plan, OffsetDateTime startedAt) {
-        TypeHashes types = tubes.snapshots(plan.amp().stage().tubeTypes());
         Plan carrying = mapper.ofAmp(amp.id()).stream()
                 .filter(r -> !r.id().equals(id))
                 .findFirst()
                 .map(last -> look(last.id(), s -> following(plan, s)))
                 .orElse(plan);
+        TypeHashes types = tubes.snapshots(carrying.amp().stage().tubeTypes());
         SessionRow row = new SessionRow(
                 id,
                 amp.id(),
@@ -137,14 +137,16 @@ public class SessionStore {
 
     /** A stored plan with what it took over exchanged for what another holds of that. */
     private static Plan ownPart(Plan stored, Plan sent) {
-        return stored.after(sent.tubes(), sent.carried())
+        return stored.of(stored.amp().seatedAs(sent.amp()))
+                .after(sent.tubes(), sent.carried())
                 .worked(stored.setup().remembering(sent.setup().memory()));
     }
 
     /** What the last session of the amp leaves behind: its tubes, what it found and did not clear up, and what it learned. */
     private Plan following(Plan plan, BenchSession last) {
         SessionAssessment judged = SessionAssessment.of(last.state(), issuer.standards(last));
-        return plan.after(last.state().seating(), FindingList.carriedOn(last.state(), judged))
+        return plan.of(last.state().seating().left(placed.described(last), plan.amp()))
+                .after(last.state().seating(), FindingList.carriedOn(last.state(), judged))
                 .worked(plan.setup().remembering(Learned.of(last.state(), judged)));
     }
 

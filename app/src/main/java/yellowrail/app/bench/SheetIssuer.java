@@ -65,12 +65,15 @@ public class SheetIssuer {
 
     Basis basis(BenchSession bench) {
         if (mapper.issued(bench.id()).isPresent()) {
-            return new Basis(bench, standards(bench, bench.types(), List.of()));
+            Map<String, TubeType> types =
+                    new LinkedHashMap<>(tubes.now(bench.state().amp().stage().tubeTypes()));
+            types.putAll(bench.types());
+            return new Basis(bench, standards(bench, types, List.of()));
         }
         List<JudgingBasis.Change> changed = new ArrayList<>();
         BenchSession judged = newestDescription(bench, changed);
         List<String> doubted = doubted(bench, changed);
-        placedOtherwise(judged).ifPresent(changed::add);
+        placedOtherwise(bench).ifPresent(changed::add);
         Map<String, TubeType> types = tubes.now(judged.state().amp().stage().tubeTypes());
         bench.types().forEach((designation, was) -> {
             TubeType now = types.get(designation);
@@ -94,7 +97,7 @@ public class SheetIssuer {
     /** Tubes that were put in and are not of the type that the amp is described with: nobody looked whether they may be there. */
     private Optional<JudgingBasis.Change> placedOtherwise(BenchSession bench) {
         AmpDescription in = bench.state().amp();
-        if (in.equals(bench.state().plan().amp()) || seatedAsDescribed(bench).isPresent()) {
+        if (seatedAs(bench, amps.amp(bench.ampId(), bench.ampVersion())) || seatedAs(bench, amps.amp(bench.ampId()))) {
             return Optional.empty();
         }
         Map<String, String> described = new LinkedHashMap<>();
@@ -104,19 +107,17 @@ public class SheetIssuer {
                 .map(s -> s.name() + " holds " + s.tubeType())
                 .collect(Collectors.joining(", "));
         return Optional.of(new JudgingBasis.Change(
-                others + ", put in during this session, and the amp is described with "
+                others + " as it was put in, and the amp is described with "
                         + String.join(", ", new TreeSet<>(described.values()))
                         + ": judged by what was put in. Look at the swap, and accept it, to prove it.",
                 Optional.empty()));
     }
 
-    /** The newest version of the amp where it is described as it is seated in this session; empty where it is not. */
-    Optional<Amp> seatedAsDescribed(BenchSession bench) {
-        Amp newest = amps.amp(bench.ampId());
+    /** Whether an amp is described with the tubes that are in its sockets in this session. */
+    private static boolean seatedAs(BenchSession bench, Amp amp) {
         AmpDescription in = bench.state().amp();
-        return Optional.of(newest)
-                .filter(a -> points(a.description()).equals(points(in))
-                        && a.description().seatedAs(in).equals(a.description()));
+        return points(amp.description()).equals(points(in))
+                && amp.description().seatedAs(in).equals(amp.description());
     }
 
     private BenchSession newestDescription(BenchSession bench, List<JudgingBasis.Change> changed) {
@@ -235,11 +236,11 @@ public class SheetIssuer {
                 pdf.of(html, "A4"));
         // The history judges by the description of its version: a round of other tubes is kept once they are described.
         BenchSession judged = basis.bench();
-        if (judged.state().amp().equals(judged.state().plan().amp())) {
+        if (seatedAs(judged, amps.amp(judged.ampId(), judged.ampVersion()))) {
             finalRound.keep(judged, basis.standards(), at);
-        } else {
-            seatedAsDescribed(judged)
-                    .ifPresent(amp -> finalRound.keep(judged.by(amp.version(), judged.state()), basis.standards(), at));
+        } else if (seatedAs(judged, amps.amp(judged.ampId()))) {
+            int newest = amps.amp(judged.ampId()).version();
+            finalRound.keep(judged.by(newest, judged.state()), basis.standards(), at);
         }
     }
 

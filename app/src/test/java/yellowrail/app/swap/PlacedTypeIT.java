@@ -16,6 +16,7 @@ import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
 import yellowrail.core.session.Outcome;
 import yellowrail.core.session.Power;
+import yellowrail.core.session.events.ClosedUnsigned;
 import yellowrail.core.session.events.Declared;
 import yellowrail.core.session.events.Placed;
 import yellowrail.core.session.events.Read;
@@ -99,5 +100,32 @@ class PlacedTypeIT extends AcceptedPage {
         assertThat(outcome.proof().wants().toString())
                 .contains("V1 holds 6V6GT")
                 .contains("described with EL34");
+        // They are in there the next time too, whatever the description says.
+        tell(id, new Declared(Power.OFF));
+        tell(id, new ClosedUnsigned("for today"));
+        UUID next = open(amp);
+        assertThat(types(next)).containsExactly("6V6GT");
+        assertThat(outcome(next).proof().wants().toString()).contains("V1 holds 6V6GT");
+        assertThatThrownBy(() -> tell(next, new Placed("V1", "T-3"))).hasMessageContaining("Say which type");
+        tell(next, new Placed("V1", "T-3", "EL34"));
+        tell(next, new Placed("V2", "T-4", "EL34"));
+        assertThat(outcome(next).proof().wants().toString()).doesNotContain("holds");
+    }
+
+    /** A description made since is the newer statement of what is in. */
+    @Test
+    void describedSinceTheyAreWhatIsDescribed() {
+        Amp amp = amp();
+        UUID id = open(amp);
+        tell(id, new Placed("V1", "T-1", "6V6GT"));
+        tell(id, new Placed("V2", "T-2", "6V6GT"));
+        tell(id, new ClosedUnsigned("for today"));
+        Amp described = amps.keep(
+                UUID.randomUUID(), amp.id(), 1, amp.description().seated(Map.of("V1", "6L6GC", "V2", "6L6GC")));
+        assertThat(types(open(described))).containsExactly("6L6GC");
+    }
+
+    private List<String> types(UUID session) {
+        return sessions.look(session, s -> s.state().amp().stage().tubeTypes());
     }
 }

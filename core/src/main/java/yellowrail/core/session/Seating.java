@@ -79,6 +79,25 @@ public final class Seating {
         return amp.seated(types);
     }
 
+    /**
+     * An amp as the next session finds it: what was put in stays in, unless the amp was described with other tubes since.
+     *
+     * @param before as it was described when this session began
+     * @param now as it is described for the next one
+     */
+    public AmpDescription left(AmpDescription before, AmpDescription now) {
+        Map<String, String> types = new LinkedHashMap<>();
+        for (Socket socket : now.sockets()) {
+            boolean same = before.sockets().stream()
+                    .anyMatch(
+                            b -> b.name().equals(socket.name()) && b.tubeType().equals(socket.tubeType()));
+            if (same && tubes.containsKey(socket.name())) {
+                types.put(socket.name(), type(socket.name()));
+            }
+        }
+        return now.seated(types);
+    }
+
     Object fingerprint() {
         return Map.copyOf(tubes);
     }

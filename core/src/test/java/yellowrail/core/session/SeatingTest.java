@@ -73,4 +73,15 @@ class SeatingTest {
                 bench.session.plan().of(amp.seated(Map.of("V1", "6L6GC"))).after(bench.session.seating(), List.of());
         assertThat(other.tubes()).isEqualTo(Map.of("V2", "T-2"));
     }
+
+    /** What was put in stays in; a description with other tubes since is the newer word on it. */
+    @Test
+    void whatTheNextSessionFinds() {
+        Bench bench = open().did(new Placed("V1", "T-1", "6L6GC"));
+        AmpDescription amp = bench.session.plan().amp();
+        String own = amp.sockets().get(1).tubeType();
+        assertThat(types(bench.session.seating().left(amp, amp))).containsExactly("6L6GC", own);
+        AmpDescription since = amp.seated(Map.of("V1", "KT88"));
+        assertThat(types(bench.session.seating().left(amp, since))).containsExactly("KT88", own);
+    }
 }
