@@ -1,39 +1,50 @@
 package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
+import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.load.LoadAnswers;
-import yellowrail.app.load.LoadForm;
+import yellowrail.app.load.LoadFields;
+import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 
 /** Taps by speakers on a stage as JSON; nothing is stored. */
 @RestController
 @RequestMapping("/api/v1/loads")
-class LoadApi {
-    private static final String NAMES =
-            "Texts by name, as in the address of the load's page: taps, marked, meter, up to six"
-                    + " AC readings (driven1, drive1, other1, volts1 …), up to four sets of speakers (set1 …), a speaker called A"
-                    + " (coilOhms, coilHenries, eddyOhms, resonance, peakOhms, quality), copper and core (halfA, halfB,"
-                    + " secondaryDc, henries, coreDc, ratedWatts, ratedHertz), band, open; and all parts of a stage. What is left"
-                    + " out takes the page's usual answer.";
-
+class LoadApi implements TakesFields {
     private final LoadAnswers answers;
 
     LoadApi(LoadAnswers answers) {
         this.answers = answers;
     }
 
-    @Operation(summary = "Ratio, load map and what does not fit", description = NAMES)
+    @Operation(summary = "Ratio, load map and what does not fit")
     @PostMapping
-    LoadResult load(@RequestBody Map<String, String> texts) {
-        ApiRefused.unlessKnown(texts.keySet(), LoadForm.names(), "A load");
+    LoadResult load(@RequestBody Map<String, Object> body) {
         try {
-            return LoadResult.of(answers.answered(LoadForm.from(texts::get)));
+            return LoadResult.of(answers.answered(OnStage.from(LoadFields.ALL, texts(body)::get)));
         } catch (LoadAnswers.Refused refused) {
             throw new ApiRefused(refused.complaints());
         }
+    }
+
+    @Override
+    public String what() {
+        return "A load";
+    }
+
+    @Override
+    public List<FieldSpec<?>> fields() {
+        return FieldSpec.all(LoadFields.ALL, StageFields.ALL);
+    }
+
+    @Override
+    public List<String> paths() {
+        return List.of("/api/v1/loads");
     }
 }

@@ -3,7 +3,6 @@ package yellowrail.app.api;
 import io.swagger.v3.oas.annotations.OpenAPIDefinition;
 import io.swagger.v3.oas.annotations.info.Info;
 import io.swagger.v3.oas.models.OpenAPI;
-import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
@@ -16,7 +15,7 @@ import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import yellowrail.app.amps.AmpForm;
-import yellowrail.app.swap.SwapForm;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.sensing.Parameter;
 import yellowrail.core.amp.sensing.Way;
 import yellowrail.core.amp.sensing.Ways;
@@ -75,13 +74,38 @@ class OpenApi {
         };
     }
 
-    /** What is around the tubes of a swap, field by field. */
+    /** What is taken by the names of a page's fields, field by field. */
     @Bean
-    OpenApiCustomizer swap() {
-        return api -> {
-            Operation post = api.getPaths().get("/api/v1/swaps").getPost();
-            post.setDescription(post.getDescription() + " Around the tubes: " + SwapForm.documented() + ".");
-        };
+    OpenApiCustomizer fields(List<TakesFields> routes) {
+        return api -> routes.forEach(route -> {
+            ObjectSchema schema = new ObjectSchema();
+            schema.setDescription(
+                    "Texts by name, as in the address of its page; what is left out takes the usual answer.");
+            schema.setAdditionalProperties(false);
+            route.fields().forEach(f -> schema.addProperty(f.name(), property(f)));
+            String name = route.getClass().getSimpleName().replaceAll("(Api).*", "Texts");
+            api.getComponents().addSchemas(name, schema);
+            route.paths()
+                    .forEach(path -> api.getPaths()
+                            .get(path)
+                            .getPost()
+                            .getRequestBody()
+                            .getContent()
+                            .forEach((type, content) ->
+                                    content.setSchema(new Schema<>().$ref("#/components/schemas/" + name))));
+        });
+    }
+
+    private static Schema<?> property(FieldSpec<?> field) {
+        StringSchema text = new StringSchema();
+        text.setDescription(field.label());
+        if (!field.choices().isEmpty()) {
+            text.setEnum(field.choices().stream().map(FieldSpec.Choice::value).toList());
+        }
+        if (!field.usual().isEmpty()) {
+            text.setDefault(field.usual());
+        }
+        return text;
     }
 
     @SuppressWarnings({"rawtypes", "unchecked"})

@@ -11,7 +11,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.server.ResponseStatusException;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.stage.StageEngine;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.stage.StageForm;
 import yellowrail.app.stage.StageReader;
 import yellowrail.app.stage.StageSweeps;
@@ -22,15 +24,7 @@ import yellowrail.core.stage.NoSolution;
 /** A stage computed, and its sweeps, as JSON; nothing is stored. */
 @RestController
 @RequestMapping("/api/v1/stages")
-class StageApi {
-    private static final String NAMES =
-            "Texts by name, as in the address of the stage's page; what is left out takes the page's usual answer:"
-                    + " tube, judge (DESIGN_CENTRE, DESIGN_MAXIMUM, ABSOLUTE; empty: the lowest plate rating), topology (pp, se), connection (pentode, ul, triode), tap, tubes, bias (tracking, constant,"
-                    + " cathode, mixed), at (grid volts or cathode ohms; empty: idle sets it), cathode, shared (shared,"
-                    + " own), supply, source, screens (empty: B+), feed, rg2 (one for all tubes, or one for each,"
-                    + " apart by semicolons), rdc, secondary, load, scales, offsets,"
-                    + " idle (% of the plate rating), loadFactor, mains (%), highest, margin, clean.";
-
+class StageApi implements TakesFields {
     private final TubeFactsOf facts;
     private final StageEngine engine;
     private final StageSweeps sweeps;
@@ -43,10 +37,10 @@ class StageApi {
 
     private record Asked(StageReader.Read read, TubeFacts facts) {}
 
-    @Operation(summary = "One stage from idle to full drive", description = NAMES)
+    @Operation(summary = "One stage from idle to full drive")
     @PostMapping
-    StageResult stage(@RequestBody Map<String, String> texts) {
-        Asked asked = asked(texts);
+    StageResult stage(@RequestBody Map<String, Object> body) {
+        Asked asked = asked(body);
         try {
             return StageResult.of(
                     asked.read().setting().orElseThrow(),
@@ -58,12 +52,10 @@ class StageApi {
         }
     }
 
-    @Operation(
-            summary = "What a stage does over idle, load, mains and mismatch, and what follows from it",
-            description = NAMES)
+    @Operation(summary = "What a stage does over idle, load, mains and mismatch, and what follows from it")
     @PostMapping("/sweeps")
-    SweepsResult sweeps(@RequestBody Map<String, String> texts) throws IOException, InterruptedException {
-        Asked asked = asked(texts);
+    SweepsResult sweeps(@RequestBody Map<String, Object> body) throws IOException, InterruptedException {
+        Asked asked = asked(body);
         List<StageSweeps.Piece> pieces = new ArrayList<>();
         sweeps.run(asked.read().setting().orElseThrow(), asked.read(), asked.facts(), pieces::add);
         if (pieces.stream().anyMatch(p -> p.kind() == StageSweeps.Kind.BUSY)) {
@@ -73,18 +65,23 @@ class StageApi {
         return SweepsResult.of(pieces);
     }
 
-    private Asked asked(Map<String, String> texts) {
-        List<ApiRefused.FieldError> unknown = texts.keySet().stream()
-                .filter(name -> !StageForm.names().contains(name))
-                .map(name -> new ApiRefused.FieldError(
-                        name,
-                        "A stage has no such part; it has " + String.join(", ", StageForm.names()) + ".",
-                        List.copyOf(StageForm.names())))
-                .toList();
-        if (!unknown.isEmpty()) {
-            throw new ApiRefused(unknown);
-        }
-        StageForm form = StageForm.from(texts::get);
+    @Override
+    public String what() {
+        return "A stage";
+    }
+
+    @Override
+    public List<FieldSpec<?>> fields() {
+        return StageFields.ALL;
+    }
+
+    @Override
+    public List<String> paths() {
+        return List.of("/api/v1/stages", "/api/v1/stages/sweeps");
+    }
+
+    private Asked asked(Map<String, Object> body) {
+        StageForm form = StageForm.from(texts(body)::get);
         TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         if (read.setting().isEmpty()) {

@@ -8,6 +8,7 @@ import java.util.OptionalInt;
 import yellowrail.core.idle.Slip;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.MeterText;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Understanding;
 
@@ -30,6 +31,35 @@ public final class FieldErrors {
         made.complaint().ifPresent(sentence -> byField.put(name, new Complaint(sentence, choices(made), false, false)));
         made.value().ifPresent(typed -> understood.put(name, typed));
         return made.value();
+    }
+
+    /**
+     * The value of a quantity that lies within the field's range; outside it the sentence says the range and what was
+     * understood.
+     *
+     * @param typed all that stands in the field, of which the text may be a part
+     */
+    public Optional<Double> ranged(String name, String text, String typed, Field field) {
+        return quantity(name, text, field).map(Typed::value).filter(value -> {
+            boolean within = field.within(value);
+            if (!within) {
+                add(
+                        name,
+                        range(field) + "; “" + shorten(typed) + "” was understood as "
+                                + Show.siPlain(value, field.unit(), 4) + ".");
+            }
+            return within;
+        });
+    }
+
+    private static String range(Field field) {
+        String high = Show.siPlain(field.high(), field.unit(), 4);
+        String of = Character.toUpperCase(field.name().charAt(0)) + field.name().substring(1) + " of ";
+        return field.sign() == Field.Sign.EITHER
+                ? of + "−" + high + " to " + high + " can be computed"
+                : of + "up to " + high + " can be computed, from "
+                        + Show.siPlain(field.sign() == Field.Sign.ABOVE_ZERO ? field.low() : 0, field.unit(), 4)
+                        + " on";
     }
 
     private static List<String> choices(Understanding made) {

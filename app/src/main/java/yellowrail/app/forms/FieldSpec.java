@@ -1,12 +1,12 @@
 package yellowrail.app.forms;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Typed;
 
 /**
  * A field, and the only place where it exists: forms, addresses, JSON, its documentation and refusals are made from lists of
@@ -15,27 +15,34 @@ import yellowrail.core.reading.Typed;
  * @param name in addresses, JSON and forms
  * @param label beside it, with its unit
  * @param hint an example of what may stand in it
+ * @param usual what stands for nothing said
  * @param choices what can be picked; empty for a text
  * @param reader what a text means; its name and the sentences about it go with it
  * @param show how a value stands in the field
  * @param <T> what it means; a field that may be left open means an {@link Optional}
  */
 public record FieldSpec<T>(
-        String name, String label, String hint, List<Choice> choices, Reader<T> reader, Function<T, String> show) {
+        String name,
+        String label,
+        String hint,
+        String usual,
+        List<Choice> choices,
+        Reader<T> reader,
+        Function<T, String> show) {
     /** Digits that a value keeps in its field. */
     private static final int DIGITS = 4;
 
     /** A pick with its words. */
     public record Choice(String value, String words) {}
 
+    /** A pick with its words and what it means. */
+    public record Pick<T>(String value, String words, T means) {}
+
     /** Reads a field's text, or says at it what is not understood. */
     @FunctionalInterface
     public interface Reader<T> {
         T read(String name, String text, FieldErrors complaints);
     }
-
-    private static final List<Choice> YES_NO =
-            List.of(new Choice("", "not answered"), new Choice("yes", "yes"), new Choice("no", "no"));
 
     public FieldSpec {
         choices = List.copyOf(choices);
@@ -44,19 +51,72 @@ public record FieldSpec<T>(
     /** A text that means something of its own. */
     public static <T> FieldSpec<T> text(
             String name, String label, String hint, Reader<T> reader, Function<T, String> show) {
-        return new FieldSpec<>(name, label, hint, List.of(), reader, show);
+        return new FieldSpec<>(name, label, hint, "", List.of(), reader, show);
     }
 
-    /** A quantity in the base of its unit; a blank is not answered. */
+    /** A text that stands for itself. */
+    public static FieldSpec<String> plain(String name, String label) {
+        return text(name, label, "", (n, text, complaints) -> text, value -> value);
+    }
+
+    /** A quantity in the base of its unit, within its range; a blank is not answered. */
     public static FieldSpec<Optional<Double>> quantity(String name, String label, String hint, Field field) {
         return text(
                 name,
                 label,
                 hint,
-                (n, text, complaints) -> text.isBlank()
-                        ? Optional.empty()
-                        : complaints.quantity(n, text, field).map(Typed::value),
+                (n, text, complaints) -> text.isEmpty() ? Optional.empty() : complaints.ranged(n, text, text, field),
                 value -> value.map(v -> Show.siPlain(v, field.unit(), DIGITS)).orElse(""));
+    }
+
+    /**
+     * A quantity in the base of its unit, within its range, that nothing stands in for: a blank is refused.
+     *
+     * @param usual what stands there where nothing was said
+     * @param digits of a value in its field
+     */
+    public static FieldSpec<Double> needed(String name, String label, String usual, Field field, int digits) {
+        FieldErrors none = new FieldErrors();
+        double otherwise = none.ranged(name, usual, usual, field).orElseThrow();
+        return FieldSpec.<Double>text(
+                        name,
+                        label,
+                        usual,
+                        (n, text, complaints) -> {
+                            if (text.isEmpty()) {
+                                complaints.add(n, "Type " + field.name() + ": nothing stands in for it.");
+                                return otherwise;
+                            }
+                            return complaints.ranged(n, text, text, field).orElse(otherwise);
+                        },
+                        value -> Show.plain(value, digits) + " " + field.unit().symbol())
+                .usually(usual);
+    }
+
+    /** A place on a slider. */
+    public static FieldSpec<Double> slider(String name, String label, String usual, double low, double high) {
+        return FieldSpec.<Double>text(
+                        name,
+                        label,
+                        usual,
+                        (n, text, complaints) -> {
+                            try {
+                                double value = Double.parseDouble(
+                                        CsvLines.without(text, "%").replace(',', '.'));
+                                if (value >= low && value <= high) {
+                                    return value;
+                                }
+                            } catch (NumberFormatException other) {
+                                // said below, with what was typed
+                            }
+                            complaints.add(
+                                    n,
+                                    "“" + FieldErrors.shorten(text) + "” is no number from " + Show.plain(low, 3)
+                                            + " to " + Show.plain(high, 3) + ".");
+                            return low;
+                        },
+                        value -> Show.fixed(value, 1))
+                .usually(usual);
     }
 
     /** A whole number; a blank is not answered. */
@@ -70,32 +130,84 @@ public record FieldSpec<T>(
                 value -> value.map(String::valueOf).orElse(""));
     }
 
-    /** Yes, no, or not answered. */
-    public static FieldSpec<Optional<Boolean>> yesNo(String name, String label) {
+    /** One of these; the first stands for nothing said. A blank that is none of them is refused like any other word. */
+    @SafeVarargs
+    public static <T> FieldSpec<T> pick(String name, String label, Pick<T>... picks) {
+        List<Pick<T>> all = List.of(picks);
         return new FieldSpec<>(
                 name,
                 label,
                 "",
-                YES_NO,
-                (n, text, complaints) -> complaints.yesNo(n, text),
-                value -> value.map(v -> v ? "yes" : "no").orElse(""));
+                all.get(0).value(),
+                all.stream().map(p -> new Choice(p.value(), p.words())).toList(),
+                (n, text, complaints) -> all.stream()
+                        .filter(p -> p.value().equals(text))
+                        .findFirst()
+                        .orElseGet(() -> {
+                            List<String> words = all.stream()
+                                    .map(Pick::value)
+                                    .filter(v -> !v.isEmpty())
+                                    .toList();
+                            complaints.add(
+                                    n,
+                                    "“" + FieldErrors.shorten(text) + "” is none of " + String.join(", ", words) + ".",
+                                    words);
+                            return all.get(0);
+                        })
+                        .means(),
+                value -> all.stream()
+                        .filter(p -> p.means().equals(value))
+                        .findFirst()
+                        .orElseThrow()
+                        .value());
+    }
+
+    /** Yes, no, or not answered. */
+    public static FieldSpec<Optional<Boolean>> yesNo(String name, String label) {
+        return pick(
+                name,
+                label,
+                new Pick<>("", "not answered", Optional.empty()),
+                new Pick<>("yes", "yes", Optional.of(true)),
+                new Pick<>("no", "no", Optional.of(false)));
     }
 
     /** Yes; a blank is no. */
     public static FieldSpec<Boolean> yes(String name, String label) {
+        FieldSpec<Boolean> words = pick(
+                name,
+                label,
+                new Pick<>("", "no", false),
+                new Pick<>("yes", "yes", true),
+                new Pick<>("no", "no", false));
+        return new FieldSpec<>(name, label, "", "", words.choices.subList(0, 2), words.reader, words.show);
+    }
+
+    /** The same with what stands for nothing said. */
+    public FieldSpec<T> usually(String text) {
+        return new FieldSpec<>(name, label, hint, text, choices, reader, show);
+    }
+
+    /** The same meaning something that is made of its value. */
+    public <U> FieldSpec<U> as(Function<T, U> of, Function<U, T> back) {
         return new FieldSpec<>(
                 name,
                 label,
-                "",
-                List.of(new Choice("", "no"), new Choice("yes", "yes")),
-                (n, text, complaints) -> complaints.yes(n, text),
-                value -> value ? "yes" : "");
+                hint,
+                usual,
+                choices,
+                (n, text, complaints) -> of.apply(reader.read(n, text, complaints)),
+                show.compose(back));
     }
 
-    /** What it says among these texts. */
-    public T read(UnaryOperator<String> texts, FieldErrors complaints) {
-        return reader.read(
-                name, Optional.ofNullable(texts.apply(name)).orElse("").strip(), complaints);
+    /** Per cent as typed, a share as meant. */
+    public static FieldSpec<Double> share(FieldSpec<Double> percent) {
+        return percent.as(p -> p / 100, s -> 100 * s);
+    }
+
+    /** What a text means in it. */
+    public T read(String text, FieldErrors complaints) {
+        return reader.read(name, text, complaints);
     }
 
     /** How a value stands in it. */
@@ -103,18 +215,22 @@ public record FieldSpec<T>(
         return show.apply(value);
     }
 
-    /** {@code winding (Winding gives, A)}, for who writes it by program. */
-    public String documented() {
-        String words = label
-                + (choices.isEmpty()
-                        ? ""
-                        : ": "
-                                + String.join(
-                                        ", ",
-                                        choices.stream()
-                                                .map(Choice::value)
-                                                .filter(v -> !v.isEmpty())
-                                                .toList()));
-        return name + " (" + words + ")";
+    /** Its label in a line of text, without unit and explanation. */
+    public String word() {
+        String word = label.split("[,;:]")[0];
+        return Character.isLowerCase(word.charAt(1)) ? Character.toLowerCase(word.charAt(0)) + word.substring(1) : word;
+    }
+
+    /** The names of fields, in order. */
+    public static List<String> names(List<FieldSpec<?>> fields) {
+        return fields.stream().map(FieldSpec::name).toList();
+    }
+
+    /** Several lists one behind the other. */
+    @SafeVarargs
+    public static List<FieldSpec<?>> all(List<FieldSpec<?>>... lists) {
+        List<FieldSpec<?>> all = new ArrayList<>();
+        Arrays.stream(lists).forEach(all::addAll);
+        return List.copyOf(all);
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
@@ -42,7 +43,7 @@ class KeepTransformerController {
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
-        LoadForm form = LoadForm.from(request::getParameter);
+        OnStage form = OnStage.from(LoadFields.ALL, request::getParameter);
         FieldErrors complaints = new FieldErrors();
         Optional<KeptTransformer> known = questions.kept(form);
         UUID id = known.map(KeptTransformer::id)

@@ -5,6 +5,8 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.load.AcReading;
 import yellowrail.core.load.Transformer;
 import yellowrail.core.load.TransformerDescription;
@@ -15,14 +17,20 @@ import yellowrail.core.load.TransformerDescription;
  * @param readings those that are typed and not kept yet
  */
 record Keeping(Optional<TransformerDescription> description, List<AcReading> readings) {
+    private static final List<String> OF_TRANSFORMER = FieldSpec.names(LoadFields.ALL.stream()
+            .filter(f -> !LoadFields.SPEAKERS.contains(f)
+                    && !LoadFields.SPEAKER.contains(f)
+                    && f != LoadFields.BAND
+                    && f != LoadFields.OPEN)
+            .toList());
     private static final Pattern READING = Pattern.compile("(?:driven|drive|other|volts)(\\d)");
 
     /** Fields of the speakers and of the page, which a transformer does not hold. */
     private static boolean ofTransformer(String field) {
-        return !field.startsWith("set") && !SpeakerFields.NAMES.contains(field) && !field.equals("band");
+        return OF_TRANSFORMER.contains(field);
     }
 
-    static Keeping of(LoadForm form, LoadReader.Read read, String name, FieldErrors complaints) {
+    static Keeping of(OnStage form, LoadReader.Read read, String name, FieldErrors complaints) {
         read.complaints().byField().forEach((field, complaint) -> {
             if (ofTransformer(field)) {
                 Matcher row = READING.matcher(field);
@@ -31,9 +39,11 @@ record Keeping(Optional<TransformerDescription> description, List<AcReading> rea
                         row.matches() ? "Reading " + row.group(1) + ": " + complaint.sentence() : complaint.sentence());
             }
         });
-        for (int i = 1; i <= LoadForm.READINGS; i++) {
-            if (!complaints.any() && form.blank("drive" + i) != form.blank("volts" + i)) {
-                complaints.add("volts" + i, "Reading " + i + " is not whole: type both voltages, or neither.");
+        for (LoadFields.Row row : LoadFields.ROWS) {
+            if (!complaints.any() && form.blank(row.drive()) != form.blank(row.volts())) {
+                complaints.add(
+                        row.volts().name(),
+                        "Reading " + row.number() + " is not whole: type both voltages, or neither.");
             }
         }
         String called = name.strip();
@@ -50,15 +60,15 @@ record Keeping(Optional<TransformerDescription> description, List<AcReading> rea
 
     private static TransformerDescription described(String name, LoadReader.Read read) {
         Transformer transformer = read.transformer().orElseThrow();
-        WindingFields.Read windings = read.windings();
+        FittedParts parts = read.parts();
         return new TransformerDescription(
                 name,
                 transformer.markedOhms(),
                 transformer.taps(),
-                windings.windings(),
-                windings.primaryHenries(),
-                windings.coreAmperes(),
-                windings.rated().map(WindingFields.Rated::watts),
-                windings.rated().map(WindingFields.Rated::hertz));
+                parts.windings(),
+                parts.primaryHenries(),
+                parts.coreAmperes(),
+                parts.rated().map(FittedParts.Rated::watts),
+                parts.rated().map(FittedParts.Rated::hertz));
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.SpeakerNetwork;
@@ -41,7 +42,7 @@ public class LoadAnswers {
             Optional<LoadEffects.Worst> atAnyLoad) {}
 
     /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
-    public Answered answered(LoadForm form) {
+    public Answered answered(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         LoadReader.Read read = asked.read();
         if (read.complaints().any() || asked.map().isEmpty()) {
@@ -79,7 +80,7 @@ public class LoadAnswers {
      * @param hertz frequency of the drive, Hz
      * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
      */
-    Optional<String> netlist(LoadForm form, double hertz) {
+    Optional<String> netlist(OnStage form, double hertz) {
         LoadQuestion asked = questions.ask(form);
         return asked.operation().map(open -> {
             Stage stage = asked.judge()

@@ -16,14 +16,19 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.stage.AmpStage;
 import yellowrail.app.stage.FromAmp;
+import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.stage.StageForm;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.app.web.NotThere;
+import yellowrail.core.amp.Topology;
 import yellowrail.core.load.Lead;
+import yellowrail.core.load.TransformerDescription;
 import yellowrail.core.stage.NoSolution;
 
 /** The load: transformer, taps and speakers, and what they do to a stage. Its whole state is in the address. */
@@ -62,7 +67,7 @@ class LoadController {
         model.addAttribute("action", "/load");
         Optional<KeptTransformer> kept = kept(request);
         return shown(
-                LoadForm.from(KeptTexts.of(request::getParameter, kept), StageForm.from(request::getParameter)),
+                new OnStage(filled(kept).said(request::getParameter), StageForm.from(request::getParameter)),
                 kept,
                 null,
                 request,
@@ -72,13 +77,36 @@ class LoadController {
 
     /** The transformer that the address names. */
     private Optional<KeptTransformer> kept(HttpServletRequest request) {
-        return questions.kept(LoadForm.from(request::getParameter));
+        return questions.kept(form(request));
+    }
+
+    private static OnStage form(HttpServletRequest request) {
+        return OnStage.from(LoadFields.ALL, request::getParameter);
+    }
+
+    /** The page's fields as a kept transformer fills them. */
+    private static Answers filled(Optional<KeptTransformer> kept) {
+        Answers usual = Answers.usual(LoadFields.ALL);
+        if (kept.isEmpty()) {
+            return usual;
+        }
+        TransformerDescription d = kept.get().description();
+        return usual.known(LoadFields.TRANSFORMER, Optional.of(kept.get().id()))
+                .known(LoadFields.TAPS, Optional.of(d.taps()))
+                .known(LoadFields.MARKED, d.markedOhms())
+                .known(LoadFields.HALF_A, d.windings().halfA())
+                .known(LoadFields.HALF_B, d.windings().halfB())
+                .known(LoadFields.SECONDARY_DC, d.windings().secondary())
+                .known(LoadFields.HENRIES, d.henries())
+                .known(LoadFields.CORE_DC, d.coreAmperes())
+                .known(LoadFields.RATED_WATTS, d.ratedWatts())
+                .known(LoadFields.RATED_HERTZ, d.ratedHertz());
     }
 
     /** Heat over frequency of the open cell, asked for once the rest is there: it takes longest. */
     @GetMapping("/load/heat")
     String heat(HttpServletRequest request, HttpServletResponse response, Model model) {
-        LoadForm form = LoadForm.from(request::getParameter);
+        OnStage form = form(request);
         response.setHeader("Cache-Control", "no-store");
         try {
             model.addAttribute("heat", pages.heat(form).orElse(null));
@@ -92,7 +120,7 @@ class LoadController {
     /** Which load these tubes would like, asked for when it is unfolded. */
     @GetMapping("/load/choice")
     String choice(HttpServletRequest request, HttpServletResponse response, Model model) {
-        LoadForm form = LoadForm.from(request::getParameter);
+        OnStage form = form(request);
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("choice", pages.choice(form).orElse(null));
         return "load/choice :: choice";
@@ -104,7 +132,7 @@ class LoadController {
         if (!(hertz >= 10 && hertz <= 20_000)) {
             throw new NotThere("netlist at " + hertz + " Hz; 10 to 20000 Hz");
         }
-        LoadForm form = LoadForm.from(request::getParameter);
+        OnStage form = form(request);
         try {
             return ResponseEntity.ok()
                     .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
@@ -130,13 +158,11 @@ class LoadController {
         StageForm of = moved ? StageForm.from(request::getParameter) : stage.form();
         Optional<KeptTransformer> kept =
                 moved ? kept(request) : kept(request).or(() -> transformers.fittedTo(id, channel));
-        LoadForm form = LoadForm.from(
-                KeptTexts.of(
-                        name -> request.getParameter(name) == null && name.equals("marked") && !moved && kept.isEmpty()
-                                ? of.text("load")
-                                : request.getParameter(name),
-                        kept),
-                of);
+        Answers filled = filled(kept);
+        if (!moved && kept.isEmpty() && !of.text(StageFields.LOAD).isEmpty()) {
+            filled = filled.known(LoadFields.MARKED, Optional.of(of.picked(StageFields.LOAD)));
+        }
+        OnStage form = new OnStage(filled.said(request::getParameter), of);
         model.addAttribute("action", "/amps/" + id + "/load");
         model.addAttribute("amp", amp);
         model.addAttribute("ofAmp", stage);
@@ -145,7 +171,7 @@ class LoadController {
     }
 
     private String shown(
-            LoadForm form,
+            OnStage form,
             Optional<KeptTransformer> kept,
             UUID ampId,
             HttpServletRequest request,
@@ -163,11 +189,13 @@ class LoadController {
         form.into(model, request.getParameterMap().keySet(), CHANNEL);
         model.addAttribute("v", pages.of(form));
         model.addAttribute("leads", leads(form));
-        model.addAttribute("readings", LoadForm.READINGS);
-        model.addAttribute("describes", SpeakerFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
-        model.addAttribute("windings", WindingFields.NAMES.stream().anyMatch(name -> !form.blank(name)));
-        model.addAttribute("more", form.moreReadings());
-        model.addAttribute("sets", LoadForm.SETS);
+        model.addAttribute("readings", LoadFields.READINGS);
+        model.addAttribute("describes", !form.own().blank(LoadFields.SPEAKER));
+        model.addAttribute("windings", !form.own().blank(LoadFields.WINDINGS));
+        model.addAttribute(
+                "more",
+                LoadFields.ROWS.stream().skip(2).anyMatch(row -> !form.own().blank(row.fields())));
+        model.addAttribute("sets", LoadFields.SETS);
         model.addAttribute("meters", settings.meters());
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
@@ -175,18 +203,18 @@ class LoadController {
     }
 
     /** Pairs of leads to pick from, with the taps as typed. */
-    private static Map<String, String> leads(LoadForm form) {
+    private static Map<String, String> leads(OnStage form) {
         Map<String, String> leads = new LinkedHashMap<>();
         for (Lead.Part part : Lead.Part.values()) {
             // A single-ended primary has no centre tap.
             boolean there =
-                    part == Lead.Part.PRIMARY || !form.stage().text("topology").equals("se");
+                    part == Lead.Part.PRIMARY || form.stage().picked(StageFields.TOPOLOGY) == Topology.PUSH_PULL;
             if (part != Lead.Part.SECONDARY && there) {
                 Lead lead = new Lead(part, 0);
                 leads.put(lead.id(), lead.words());
             }
         }
-        for (String word : form.tapWords()) {
+        for (String word : LoadFields.tapWords(form.text(LoadFields.TAPS))) {
             Lead.of("tap-" + word).ifPresent(tap -> leads.put(tap.id(), tap.words()));
         }
         return leads;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.load.LoadQuestion.Opened;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.transformers.TapLine;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Wiring;
@@ -30,7 +31,7 @@ class LoadPages {
         this.grid = new LoadGrid(effects);
     }
 
-    LoadView of(LoadForm form) {
+    LoadView of(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         LoadReader.Read read = asked.read();
         LoadEffects.Judge judge = asked.judge();
@@ -77,7 +78,7 @@ class LoadPages {
         Opened open = asked.operation().get();
         return watts(asked, judge)
                 .map(watts -> LoadReal.lines(
-                        asked.read().windings(),
+                        asked.read().parts(),
                         judge.setting().orElseThrow().load(open.cell().factor()),
                         asked.turns(),
                         open.row().nominalOhms(),
@@ -87,7 +88,7 @@ class LoadPages {
     }
 
     /** What the page asks for once it stands: which load these tubes would like. */
-    Optional<LoadView.Choice> choice(LoadForm form) {
+    Optional<LoadView.Choice> choice(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         return asked.map()
                 .filter(map -> asked.tube().facts().isPresent())
@@ -109,7 +110,7 @@ class LoadPages {
      *
      * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
      */
-    Optional<LoadView.Frequencies> heat(LoadForm form) {
+    Optional<LoadView.Frequencies> heat(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         LoadEffects.Judge judge = asked.judge();
         return heated(asked)

@@ -41,10 +41,10 @@ record LoadQuestion(
     /** What everything is judged by: the stage with this transformer's copper in it. */
     LoadEffects.Judge judge() {
         Optional<StageSetting> copper = setting.map(s -> opened.map(o -> LoadReal.copper(
-                        s, read.windings().windings(), o.cell(), o.row().nominalOhms()))
+                        s, read.parts().windings(), o.cell(), o.row().nominalOhms()))
                 .orElse(s));
         return new LoadEffects.Judge(
-                copper, tube.facts(), read.stage().highest(), read.windings().coreAmperes());
+                copper, tube.facts(), read.stage().highest(), read.parts().coreAmperes());
     }
 
     /** The open cell where it is an operation. */
@@ -64,7 +64,7 @@ record LoadQuestion(
     /** The open cell's speakers as the primary sees them. */
     SpeakerOnTap onTap() {
         return new SpeakerOnTap(
-                opened.orElseThrow().row().speakers(), turns(), read.windings().primaryHenries());
+                opened.orElseThrow().row().speakers(), turns(), read.parts().primaryHenries());
     }
 
     /** What does not fit, gravest first. */
@@ -78,7 +78,7 @@ record LoadQuestion(
         Optional<Estimate> primary =
                 transformer.taps().stream().findFirst().flatMap(tap -> transformer.reflected(tap, tap));
         primary.ifPresent(ohms -> {
-            all.addAll(read.windings().windings().remarks(ohms.value()));
+            all.addAll(read.parts().windings().remarks(ohms.value()));
             if (setting.isPresent() && tube.facts().isPresent()) {
                 Stage stage = setting.get().described();
                 PublishedLoads.otherTubes(

@@ -4,15 +4,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.speakers.SpeakerStore;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
@@ -25,7 +24,7 @@ import yellowrail.core.stage.StageSetting;
 @Component
 class LoadQuestions {
     private static final Pattern WORD = Pattern.compile("\\p{L}{2}|\\p{L}\\d");
-    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+    static final String NOT_KEPT = "No transformer is kept under this address: what is shown stands without it.";
     private static final Pattern KEY = Pattern.compile("\\d{1,4}(\\.\\d{1,3})?:\\d");
 
     private final TubeFactsOf facts;
@@ -40,7 +39,7 @@ class LoadQuestions {
         this.speakers = speakers;
     }
 
-    LoadQuestion ask(LoadForm form) {
+    LoadQuestion ask(OnStage form) {
         TubeFactsOf.Answer tube = facts.of(form.stage());
         LoadReader.Read read = LoadReader.read(form, tube, settings.meters(), before(form));
         Map<String, FieldErrors.Complaint> said =
@@ -50,22 +49,20 @@ class LoadQuestions {
                 .setting()
                 .filter(s -> s.loadFactor() != 1)
                 .ifPresent(s -> said.putIfAbsent("loadFactor", moved(s)));
-        if (!form.blank("transformer") && kept(form).isEmpty()) {
-            said.put("transformer", notKept());
+        if (!form.blank(LoadFields.TRANSFORMER) && kept(form).isEmpty()) {
+            said.put(LoadFields.TRANSFORMER.name(), said(NOT_KEPT));
         }
         Optional<StageSetting> setting = read.stage().setting().map(s -> s.load(1));
         Optional<LoadMap> map = read.transformer()
                 .flatMap(t -> setting.map(
                         s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
-        Optional<Opened> opened = map.flatMap(m -> opened(m, form.text("open"), said));
+        Optional<Opened> opened = map.flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
         return new LoadQuestion(tube, read, setting, map, opened, said);
     }
 
     /** What was kept before and is named here; a transformer that is not there is said at its field. */
-    private LoadReader.Kept before(LoadForm form) {
-        String sets = IntStream.rangeClosed(1, LoadForm.SETS)
-                .mapToObj(i -> form.text("set" + i))
-                .collect(Collectors.joining(" "));
+    private LoadReader.Kept before(OnStage form) {
+        String sets = LoadFields.SPEAKERS.stream().map(form::text).collect(Collectors.joining(" "));
         // Words are looked for only where a wiring holds some: a page of plain ohms asks the database nothing.
         Map<String, Speaker> named =
                 WORD.matcher(sets.replaceAll("(?i)\\b(dc|ohms?|x)\\b", " ")).find()
@@ -75,25 +72,18 @@ class LoadQuestions {
     }
 
     /** The kept transformer that is looked at; empty for none, or where the address names none that is there. */
-    Optional<KeptTransformer> kept(LoadForm form) {
-        return ID.matcher(form.text("transformer")).matches()
-                ? transformers.find(UUID.fromString(form.text("transformer")))
-                : Optional.empty();
+    Optional<KeptTransformer> kept(OnStage form) {
+        return form.read(LoadFields.TRANSFORMER, new FieldErrors()).flatMap(transformers::find);
     }
 
-    private static FieldErrors.Complaint notKept() {
-        return new FieldErrors.Complaint(
-                "No transformer is kept under this address: what is shown stands without it.", List.of(), false, false);
+    private static FieldErrors.Complaint said(String sentence) {
+        return new FieldErrors.Complaint(sentence, List.of(), false, false);
     }
 
     /** The stage's slider moves what this page moves itself. */
     private static FieldErrors.Complaint moved(StageSetting setting) {
-        return new FieldErrors.Complaint(
-                "The stage's load slider stands at × " + Show.plain(setting.loadFactor(), 3)
-                        + ": here taps and speakers move the load, from the load it is meant for.",
-                List.of(),
-                false,
-                false);
+        return said("The stage's load slider stands at × " + Show.plain(setting.loadFactor(), 3)
+                + ": here taps and speakers move the load, from the load it is meant for.");
     }
 
     /** {@code 8:2}: the tap's ohms and the place of the set; nothing asked for opens the nearest tap of the first set. */
@@ -113,14 +103,11 @@ class LoadQuestions {
                 && map.rows().stream().anyMatch(r -> !r.cells().isEmpty());
         said.putIfAbsent(
                 "open",
-                new FieldErrors.Complaint(
+                said(
                         gone
                                 ? "The cell that was open (" + key.replace(":", " Ω tap, speakers ")
                                         + ") is not in this map: the nearest tap of the first speakers is shown."
-                                : "“" + FieldErrors.shorten(key) + "” is no cell of this map: pick one.",
-                        List.of(),
-                        false,
-                        false));
+                                : "“" + FieldErrors.shorten(key) + "” is no cell of this map: pick one."));
         return gone ? opened(map, "", said) : Optional.empty();
     }
 

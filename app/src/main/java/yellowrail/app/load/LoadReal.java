@@ -36,7 +36,7 @@ final class LoadReal {
      * @param turns whole primary over the tap in use
      */
     static List<LoadView.RemarkLine> lines(
-            WindingFields.Read read,
+            FittedParts read,
             StageSetting setting,
             double turns,
             double speakerOhms,
@@ -107,7 +107,7 @@ final class LoadReal {
         });
     }
 
-    private static LoadView.RemarkLine carried(WindingFields.Rated rated, double watts, Instrument band) {
+    private static LoadView.RemarkLine carried(FittedParts.Rated rated, double watts, Instrument band) {
         double lowest = LowNotes.lowestFor(watts, rated.watts(), rated.hertz());
         double there = LowNotes.carried(rated.watts(), rated.hertz(), band.lowHertz());
         boolean less = there < watts;

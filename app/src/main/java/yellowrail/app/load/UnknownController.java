@@ -2,16 +2,18 @@ package yellowrail.app.load;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.forms.Answers;
+import yellowrail.core.load.Lead;
 import yellowrail.core.load.LeadNotes;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.PublishedLoads;
@@ -92,33 +94,29 @@ class UnknownController {
 
     /** The same readings as the load page asks for them. */
     private static String query(UnknownTransformer.Use use, LeadNotes.Read read) {
-        StringBuilder query = new StringBuilder("taps=")
-                .append(encoded(use.taps().values().stream()
-                        .distinct()
-                        .map(z -> Show.plain(z, 3))
-                        .collect(Collectors.joining(" "))));
-        int row = 0;
+        Map<String, Double> taps = use.taps();
+        Answers answers = Answers.usual(LoadFields.ALL)
+                .known(
+                        LoadFields.TAPS,
+                        Optional.of(taps.values().stream().distinct().toList()));
+        Iterator<LoadFields.Row> rows = LoadFields.ROWS.iterator();
         for (LeadNotes.Volts v : read.volts()) {
-            Map<String, Double> taps = use.taps();
-            Double low = taps.get(v.read() + "–" + v.readTo());
-            Double high = taps.get(v.driven() + "–" + v.drivenTo());
-            if (low == null && high == null || row == LoadForm.READINGS) {
+            Optional<Lead> low = tap(taps.get(v.read() + "–" + v.readTo()));
+            Optional<Lead> high = tap(taps.get(v.driven() + "–" + v.drivenTo()));
+            if (low.isEmpty() && high.isEmpty() || !rows.hasNext()) {
                 continue;
             }
-            row++;
-            query.append(field("driven", row, low != null ? "primary" : "tap-" + Show.plain(high, 3)))
-                    .append(field("drive", row, Show.plain(v.drive(), 6)))
-                    .append(field("other", row, low != null ? "tap-" + Show.plain(low, 3) : "primary"))
-                    .append(field("volts", row, Show.plain(v.volts(), 6)));
+            Optional<Lead> primary = Optional.of(Lead.PRIMARY);
+            LoadFields.Row row = rows.next();
+            answers = answers.known(row.driven(), low.isPresent() ? primary : high)
+                    .known(row.drive(), Optional.of(v.drive()))
+                    .known(row.other(), low.isPresent() ? low : primary)
+                    .known(row.volts(), Optional.of(v.volts()));
         }
-        return query.toString();
+        return answers.query();
     }
 
-    private static String field(String name, int row, String text) {
-        return "&" + name + row + "=" + encoded(text);
-    }
-
-    private static String encoded(String text) {
-        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    private static Optional<Lead> tap(Double ohms) {
+        return Optional.ofNullable(ohms).map(z -> new Lead(Lead.Part.SECONDARY, z));
     }
 }

@@ -2,6 +2,7 @@ package yellowrail.app.stage;
 
 import java.util.List;
 import java.util.Set;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.judging.Known;
 
 /**
@@ -14,7 +15,7 @@ import yellowrail.core.judging.Known;
  * @param missing what keeps it from being computed; empty when nothing does
  * @param channels channels of the amp
  * @param read how its tubes were read, for each thing the bias can turn out to be; empty where that does not stand
- * @param assumed names of the texts that nothing known of the amp tells
+ * @param assumed fields that nothing known of the amp tells
  * @param leftOut that newer rounds could not be used, in a sentence; empty when none was left out
  */
 public record AmpStage(
@@ -25,7 +26,7 @@ public record AmpStage(
         String missing,
         int channels,
         List<Known> read,
-        Set<String> assumed,
+        Set<FieldSpec<?>> assumed,
         String leftOut) {
     /**
      * A measured idle point with its band, volts from the cathode.

@@ -1,16 +1,13 @@
 package yellowrail.app.stage;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.rounds.Round;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.core.amp.AmpDescription;
@@ -28,12 +25,14 @@ import yellowrail.core.stage.ReadRound;
 import yellowrail.core.stage.ScaleEstimate;
 import yellowrail.core.stage.ScreenFeed;
 import yellowrail.core.stage.SupplyEstimate;
+import yellowrail.core.tube.Connection;
 
 /** Fills a stage from an amp's description and rounds, and says where each figure comes from. */
 @Component
 public class FromAmp {
     private static final double LEAST_IDLE = 0.05;
     private static final double MOST_IDLE = 1.5;
+    private static final double ASSUMED_SOURCE_OHMS = 100;
 
     private final RoundStore rounds;
     private final StageTypes types;
@@ -54,8 +53,7 @@ public class FromAmp {
         private final AmpDescription a;
         private final List<Socket> sockets;
         private final int channels;
-        private final Map<String, String> texts = new LinkedHashMap<>();
-        private final Map<String, List<Double>> figures = new LinkedHashMap<>();
+        private StageForm form = StageForm.from(name -> null);
         private final List<String> notes = new ArrayList<>();
         private String missing = "";
         private double halfOhms;
@@ -64,8 +62,13 @@ public class FromAmp {
         private String leftOut = "";
         private List<Known> read = List.of();
         /** What an amp never tells, and then what this one does not. */
-        private final Set<String> assumed =
-                new HashSet<>(Set.of("secondary", "loadFactor", "mains", "margin", "clean", "readings"));
+        private final Set<FieldSpec<?>> assumed = new HashSet<>(Set.of(
+                StageFields.SECONDARY,
+                StageFields.LOAD_FACTOR,
+                StageFields.MAINS,
+                StageFields.MARGIN,
+                StageFields.CLEAN,
+                StageFields.READINGS));
 
         Filling(Amp amp, int channel) {
             this.amp = amp;
@@ -74,7 +77,6 @@ public class FromAmp {
             this.channels =
                     (int) a.sockets().stream().map(Socket::channel).distinct().count();
             this.sockets = inOrder(a, channel);
-            texts.putAll(StageForm.USUAL);
         }
 
         AmpStage filled() {
@@ -95,20 +97,13 @@ public class FromAmp {
             }
             Optional<TubeFacts> tube =
                     FromAmp.this.types.typed(types.get(0), a.judging().system());
-            texts.put("tube", types.get(0));
-            texts.put("judge", a.judging().system());
-            texts.put("tubes", String.valueOf(sockets.size()));
-            texts.put("topology", pushPull ? "pp" : "se");
-            texts.put(
-                    "connection",
-                    switch (a.stage().connection()) {
-                        case PENTODE -> "pentode";
-                        case ULTRALINEAR -> "ul";
-                        case TRIODE -> "triode";
-                    });
-            texts.put("tap", Show.plain(100 * a.stage().tap(), 3) + " %");
-            texts.put(
-                    "highest", Show.fixed(100 * a.mains().highest() / a.mains().nominal(), 0) + " %");
+            form = form.known(StageFields.TUBE, types.get(0))
+                    .said(StageFields.JUDGE, a.judging().system())
+                    .known(StageFields.TUBES, Optional.of(sockets.size()))
+                    .known(StageFields.TOPOLOGY, a.stage().topology())
+                    .known(StageFields.CONNECTION, a.stage().connection())
+                    .known(StageFields.TAP, a.stage().tap())
+                    .known(StageFields.HIGHEST, a.mains().highest() / a.mains().nominal());
             bias();
             load();
             screenResistor();
@@ -123,18 +118,23 @@ public class FromAmp {
             }
             if (usable.isEmpty()) {
                 miss("no round holds volts and current of every tube without a limiter");
-                texts.put("supply", "");
+                blank(StageFields.SUPPLY);
                 notes.add("No round with volts and current of every tube yet: B+ is to be typed, its source resistance"
                         + " of 100 Ω is assumed.");
-                texts.put("source", "100 Ω");
-                assumed.addAll(Set.of("source", "feed", "screens", "scales", "offsets", "idle"));
+                form = form.known(StageFields.SOURCE, ASSUMED_SOURCE_OHMS);
+                assume(
+                        StageFields.SOURCE,
+                        StageFields.FEED,
+                        StageFields.SCREENS,
+                        StageFields.SCALES,
+                        StageFields.OFFSETS,
+                        StageFields.IDLE);
             } else {
                 readings(usable, tube);
             }
-            StageForm form = StageForm.from(texts::get).of(figures);
             return new AmpStage(
                     form,
-                    strict(form),
+                    strict(),
                     notes,
                     AmpReadings.points(usable, sockets),
                     missing,
@@ -146,26 +146,22 @@ public class FromAmp {
 
         private AmpStage none(String why) {
             miss(why);
-            StageForm form = StageForm.from(texts::get);
             return new AmpStage(form, form, notes, List.of(), missing, channels, read, assumed, "");
         }
 
-        private StageForm strict(StageForm form) {
-            StageForm strict = copperRead ? form : form.with("rdc", "0 Ω");
-            if (supply == null || supply.told()) {
-                return strict;
-            }
-            Map<String, List<Double>> stiff = new LinkedHashMap<>(figures);
-            stiff.put("supply", List.of(supply.voltsLoaded()));
-            stiff.put("source", List.of(0.0));
-            return strict.with("supply", Show.plain(supply.voltsLoaded(), 4) + " V")
-                    .with("source", "0 Ω")
-                    .of(stiff);
+        private StageForm strict() {
+            StageForm strict = copperRead ? form : form.known(StageFields.COPPER, 0.0);
+            return supply == null || supply.told()
+                    ? strict
+                    : strict.known(StageFields.SUPPLY, supply.voltsLoaded()).known(StageFields.SOURCE, 0.0);
         }
 
-        private void put(String name, String text, double... values) {
-            texts.put(name, text);
-            figures.put(name, Arrays.stream(values).boxed().toList());
+        private void blank(FieldSpec<?> field) {
+            form = form.said(field, "");
+        }
+
+        private void assume(FieldSpec<?>... fields) {
+            assumed.addAll(List.of(fields));
         }
 
         private void miss(String why) {
@@ -173,15 +169,7 @@ public class FromAmp {
         }
 
         private void bias() {
-            texts.put(
-                    "bias",
-                    switch (a.bias().scheme()) {
-                        case CATHODE -> "cathode";
-                        case MIXED -> "mixed";
-                        case FIXED_TRACKING -> "tracking";
-                        case FIXED_CONSTANT -> "constant";
-                        case FIXED_UNKNOWN -> "unknown";
-                    });
+            form = form.known(StageFields.BIAS, a.bias().scheme());
             if (a.bias().scheme() == BiasScheme.FIXED_UNKNOWN) {
                 notes.add(
                         "Whether the grid supply follows the mains is not known: it is judged for both, and pictures show"
@@ -192,27 +180,28 @@ public class FromAmp {
                 boolean whole = method.tubes() == sockets.size() && sockets.size() > 1;
                 double fitted = method.element().orElseThrow().ohms();
                 double ohms = whole ? fitted : fitted * method.tubes();
-                String text = Show.plain(ohms, 4) + " Ω";
-                texts.put(a.bias().scheme() == BiasScheme.MIXED ? "cathode" : "at", text);
-                texts.put("shared", whole ? "shared" : "own");
+                form = (a.bias().scheme() == BiasScheme.MIXED
+                                ? form.known(StageFields.CATHODE, ohms)
+                                : form.known(StageFields.AT_OHMS, Optional.of(ohms)))
+                        .known(StageFields.SHARED, whole);
                 if (!whole && method.tubes() > 1) {
                     notes.add("A cathode resistor shared by " + method.tubes() + " of " + sockets.size()
-                            + " tubes is computed as one of " + text + " at each.");
+                            + " tubes is computed as one of " + Show.plain(ohms, 4) + " Ω at each.");
                 }
             } else {
-                assumed.addAll(Set.of("at", "cathode", "shared"));
+                assume(StageFields.AT_VOLTS, StageFields.CATHODE, StageFields.SHARED);
             }
             if (!method.tellsCathodeVolts() && a.bias().scheme() == BiasScheme.MIXED) {
-                texts.put("cathode", "");
+                blank(StageFields.CATHODE);
                 miss("the cathode resistor's ohms are not in the description");
             }
         }
 
         private void load() {
             Optional<Double> load = a.output().plateToPlateOhms();
-            texts.put("load", load.map(z -> Show.plain(z, 4) + " Ω").orElse(""));
-            load.ifPresent(z -> figures.put("load", List.of(z)));
+            load.ifPresent(z -> form = form.known(StageFields.LOAD, z));
             if (load.isEmpty()) {
+                blank(StageFields.LOAD);
                 miss("the reflected load is not in the description");
                 notes.add("The reflected load is not in the description: type it.");
             }
@@ -221,26 +210,26 @@ public class FromAmp {
                 if (cold.isPresent()) {
                     halfOhms = cold.get().value();
                     copperRead = true;
-                    texts.put("rdc", cold.get().echo());
+                    form = form.said(StageFields.COPPER, cold.get().echo());
                     notes.add("Half primary as measured cold.");
                     return;
                 }
             }
-            assumed.add("rdc");
+            assume(StageFields.COPPER);
             halfOhms = Copper.assumedOhms(load.orElse(0.0), a.stage().topology());
-            texts.put("rdc", Show.significant(halfOhms, 2) + " Ω");
+            form = form.said(StageFields.COPPER, Show.significant(halfOhms, 2) + " Ω");
             notes.add("The winding's copper was not measured: " + Show.plain(100 * Copper.SHARE, 2)
                     + " % of the load for each half is assumed.");
         }
 
         private void screenResistor() {
-            texts.put("rg2", Show.plain(a.stage().screenOhms().orElse(0.0), 4) + " Ω");
+            form = form.known(
+                    StageFields.SCREEN_RESISTORS, List.of(a.stage().screenOhms().orElse(0.0)));
             if (a.stage().screenOhms().isEmpty()) {
                 notes.add(
                         "Screen resistors are not in the description: none are taken, which is the hotter for screens.");
             }
-            texts.put("feed", "0 Ω");
-            texts.put("screens", "");
+            form = form.known(StageFields.FEED, 0.0).known(StageFields.SCREENS, Optional.empty());
         }
 
         private void readings(List<Round> usable, Optional<TubeFacts> tube) {
@@ -253,8 +242,7 @@ public class FromAmp {
             }
             double series = halfOhms / (a.stage().topology() == Topology.PUSH_PULL ? 2 : 1);
             supply = SupplyEstimate.of(all, series / channels);
-            put("supply", Show.plain(supply.volts(), 4) + " V", supply.volts());
-            put("source", Show.plain(supply.ohms() * channels, 3) + " Ω", supply.ohms() * channels);
+            form = form.known(StageFields.SUPPLY, supply.volts()).known(StageFields.SOURCE, supply.ohms() * channels);
             notes.add(supply.how()
                     + (channels > 1
                             ? " One channel alone draws " + (channels == 2 ? "half" : "its part")
@@ -263,10 +251,7 @@ public class FromAmp {
             screens(all.get(all.size() - 1), newest);
             tube.ifPresent(t -> {
                 ScaleEstimate scales = ScaleEstimate.of(t.curves().model(), all);
-                put(
-                        "scales",
-                        scales.scales().stream().map(s -> Show.fixed(s, 3)).collect(Collectors.joining(" ")),
-                        scales.scales().stream().mapToDouble(s -> s).toArray());
+                form = form.known(StageFields.SCALES, scales.scales());
                 notes.add(scales.how());
                 idle(all.get(all.size() - 1), t);
             });
@@ -280,7 +265,7 @@ public class FromAmp {
                     .map(SocketAnswer::answer)
                     .toList());
             if (!read.isEmpty()) {
-                texts.put("readings", OwnReadings.name(amp.id(), channel));
+                form = form.known(StageFields.READINGS, Optional.of(new OwnReadings.Whose(amp.id(), channel)));
                 notes.add("Idle figures are those read last, with the meter's errors, not the model's.");
             }
         }
@@ -288,11 +273,11 @@ public class FromAmp {
         /** What lies between B+ and the screens, when the screens were read. */
         private void screens(ReadRound last, Round newest) {
             boolean read = last.tubes().stream().allMatch(t -> t.screenVolts().isPresent());
-            if (!texts.get("connection").equals("pentode")) {
+            if (a.stage().connection() != Connection.PENTODE) {
                 return;
             }
             if (!read) {
-                assumed.addAll(Set.of("feed", "screens"));
+                assume(StageFields.FEED, StageFields.SCREENS);
                 notes.add("Screens were not read: they are fed from B+ without a drop.");
                 return;
             }
@@ -303,9 +288,9 @@ public class FromAmp {
             ScreenFeed feed =
                     ScreenFeed.of(last, amperes, a.stage().screenOhms().orElse(0.0));
             if (feed.own()) {
-                put("screens", Show.plain(feed.ownVolts(), 4) + " V", feed.ownVolts());
+                form = form.known(StageFields.SCREENS, Optional.of(feed.ownVolts()));
             } else {
-                put("feed", Show.plain(feed.ohms(), 2) + " Ω", feed.ohms());
+                form = form.known(StageFields.FEED, feed.ohms());
             }
             notes.add(feed.how());
         }
@@ -315,24 +300,23 @@ public class FromAmp {
             if (a.bias().scheme() == BiasScheme.CATHODE || last.gridsApart().isEmpty()) {
                 return;
             }
-            put(
-                    "offsets",
-                    last.gridsApart().stream().map(v -> Show.fixed(v, 2)).collect(Collectors.joining(" ")),
-                    last.gridsApart().stream().mapToDouble(v -> v).toArray());
+            form = form.known(StageFields.OFFSETS, last.gridsApart());
             notes.add("Grids as read, each against their mean.");
         }
 
         private void idle(ReadRound last, TubeFacts tube) {
             double share = last.idleWatts(a.bias().scheme()) / tube.plateWatts();
             double shown = Math.max(LEAST_IDLE, Math.min(MOST_IDLE, share));
-            put("idle", Show.fixed(100 * shown, 1), 100 * shown);
+            form = form.known(StageFields.IDLE, shown);
             notes.add("Idle of the hottest tube as read last"
                     + (last.mains().isEmpty() ? "." : ", carried to nominal mains.")
                     + (shown == share
                             ? ""
                             : " That is " + Show.fixed(100 * share, 0) + " % of the rating, further than is computed: "
                                     + Show.fixed(100 * shown, 0) + " % stands here.")
-                    + (texts.get("at").isEmpty() ? "" : " With a typed bias the idle follows from that."));
+                    + (form.text(StageFields.AT_VOLTS).isEmpty()
+                            ? ""
+                            : " With a typed bias the idle follows from that."));
         }
     }
 

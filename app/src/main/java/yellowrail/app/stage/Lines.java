@@ -2,8 +2,9 @@ package yellowrail.app.stage;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
 
@@ -27,30 +28,9 @@ record Lines(String label, List<Level> heat, String changes, String trouble) {
      */
     record Level(double drive, double watts, double plate, Double screen, Double distortion) {}
 
-    private static final Map<String, String> WORDS = Map.ofEntries(
-            Map.entry("tube", "tube"),
-            Map.entry("judge", "judged by"),
-            Map.entry("topology", "topology"),
-            Map.entry("connection", "connection"),
-            Map.entry("tap", "tap"),
-            Map.entry("tubes", "tubes"),
-            Map.entry("bias", "bias"),
-            Map.entry("at", "bias at"),
-            Map.entry("cathode", "cathode resistor"),
-            Map.entry("shared", "cathode resistor"),
-            Map.entry("supply", "B+"),
-            Map.entry("source", "source resistance"),
-            Map.entry("screens", "screen supply"),
-            Map.entry("feed", "screen feed"),
-            Map.entry("rg2", "screen resistors"),
-            Map.entry("rdc", "half primary"),
-            Map.entry("secondary", "secondary loss"),
-            Map.entry("load", "load"),
-            Map.entry("scales", "tube strengths"),
-            Map.entry("offsets", "grids apart"),
-            Map.entry("idle", "idle"),
-            Map.entry("loadFactor", "load ×"),
-            Map.entry("mains", "mains"));
+    /** What no picture shows. */
+    private static final Set<FieldSpec<?>> UNSEEN =
+            Set.of(StageFields.HIGHEST, StageFields.MARGIN, StageFields.CLEAN, StageFields.READINGS);
 
     static List<Level> heat(DriveSweep sweep, TubeFacts facts) {
         List<Level> levels = new ArrayList<>();
@@ -71,16 +51,17 @@ record Lines(String label, List<Level> heat, String changes, String trouble) {
 
     /** What tells a setting from another: its differing fields with their texts. */
     static String label(StageForm form, StageForm other) {
-        String words = form.differing(other).stream()
-                .filter(WORDS::containsKey)
-                .map(name -> WORDS.get(name) + " " + shown(name, form.text(name)))
+        Set<String> differing = Set.copyOf(form.differing(other));
+        String words = StageFields.ALL.stream()
+                .filter(f -> differing.contains(f.name()) && !UNSEEN.contains(f))
+                .map(f -> f.word() + " " + shown(f, form.text(f)))
                 .collect(Collectors.joining(", "));
         return words.isEmpty() ? "the same setting" : words;
     }
 
-    private static String shown(String name, String text) {
+    private static String shown(FieldSpec<?> field, String text) {
         return text.isEmpty()
                 ? "as set by the slider"
-                : text + (name.equals("idle") || name.equals("mains") ? " %" : "");
+                : text + (field == StageFields.IDLE || field == StageFields.MAINS ? " %" : "");
     }
 }

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.judging.Known;
@@ -24,7 +25,7 @@ import yellowrail.core.judging.Known;
 @Component
 class OwnReadings {
     private static final int REMEMBERED = 500;
-    private static final Pattern WHOSE = Pattern.compile("([0-9a-f-]{36})/([12])");
+    private static final Pattern WHOSE = Pattern.compile("([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})/([12])");
 
     /** What an idle does not hang on. */
     private static final Set<String> BESIDE = Set.of("load", "loadFactor", "secondary", "judge", "margin", "clean");
@@ -45,21 +46,36 @@ class OwnReadings {
         this.types = types;
     }
 
-    /** The name of a channel's readings in an address. */
-    static String name(UUID amp, int channel) {
-        return amp + "/" + channel;
+    /** A channel of an amp, as an address names its readings. */
+    record Whose(UUID amp, int channel) {
+        /** Empty for nobody's. */
+        static Optional<Whose> read(String name, String text, FieldErrors complaints) {
+            Matcher whose = WHOSE.matcher(text);
+            if (whose.matches()) {
+                return Optional.of(new Whose(UUID.fromString(whose.group(1)), Integer.parseInt(whose.group(2))));
+            }
+            if (!text.isEmpty()) {
+                complaints.add(name, "“" + FieldErrors.shorten(text) + "” names no channel of an amp.");
+            }
+            return Optional.empty();
+        }
+
+        @Override
+        public String toString() {
+            return amp + "/" + channel;
+        }
     }
 
     /** One for each thing the bias can turn out to be; none where nothing was read of this very stage. */
     List<Known> of(StageForm form) {
-        Matcher whose = WHOSE.matcher(form.text("readings"));
-        if (!whose.matches()) {
+        Optional<Whose> whose = form.picked(StageFields.READINGS);
+        if (whose.isEmpty()) {
             return List.of();
         }
         try {
-            AmpStage stage = stage(amps.amp(UUID.fromString(whose.group(1))), Integer.parseInt(whose.group(2)));
+            AmpStage stage = stage(amps.amp(whose.get().amp()), whose.get().channel());
             return BESIDE.containsAll(form.differing(stage.form())) ? stage.read() : List.of();
-        } catch (NotThere | DataAccessException | TransactionException | IllegalArgumentException away) {
+        } catch (NotThere | DataAccessException | TransactionException away) {
             // Without them the model's figures stand, with their wider band.
             return List.of();
         }

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import tools.jackson.databind.json.JsonMapper;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Netlist;
@@ -48,13 +49,14 @@ class StageController {
         String[] keep = request.getParameterValues("keep");
         String measured = request.getParameter("measured");
         model.addAttribute("f", form.texts());
+        model.addAttribute("specs", form.answers().byName());
         model.addAttribute("types", facts.known());
         model.addAttribute("keep", keep == null ? List.of() : List.of(keep));
         model.addAttribute("measured", measured == null ? "" : measured);
         model.addAttribute(
                 "unknown",
                 request.getParameterMap().keySet().stream()
-                        .filter(name -> !StageForm.names().contains(name) && !BESIDE.contains(name))
+                        .filter(name -> !FieldSpec.names(StageFields.ALL).contains(name) && !BESIDE.contains(name))
                         .sorted()
                         .toList());
     }

@@ -1,9 +1,11 @@
 package yellowrail.app.stage;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
@@ -17,6 +19,11 @@ import yellowrail.core.tube.Connection;
 /** Reads a typed stage, or says at each field what is wrong with it. */
 public final class StageReader {
     private static final double MOST_SCALE = 3;
+    private static final double MOST_OFFSET = 100;
+    /** From where the idle is set. */
+    private static final double START_VOLTS = -20;
+
+    private static final double START_OHMS = 250;
 
     /**
      * What was read.
@@ -32,28 +39,32 @@ public final class StageReader {
     private final StageForm form;
     private final TubeFactsOf.Answer tube;
     private final FieldErrors complaints = new FieldErrors();
-    private final StageTexts texts;
 
     private StageReader(StageForm form, TubeFactsOf.Answer tube) {
         this.form = form;
         this.tube = tube;
-        this.texts = new StageTexts(form, complaints);
     }
 
     public static Read read(StageForm form, TubeFactsOf.Answer tube) {
         return new StageReader(form, tube).read();
     }
 
+    private <T> T read(FieldSpec<T> field) {
+        return form.read(field, complaints);
+    }
+
     private Read read() {
         if (tube.facts().isEmpty()) {
-            complaints.add("tube", tube.missing(), tube.near());
+            complaints.add(StageFields.TUBE.name(), tube.missing(), tube.near());
         }
-        double highest = texts.value("highest", 110) / 100;
-        double margin = texts.value("margin", 100) / 100;
-        double clean = texts.value("clean", 0.5) / 100;
-        double idle = texts.slider("idle") / 100;
-        double loadFactor = texts.slider("loadFactor");
-        double mains = texts.slider("mains") / 100;
+        read(StageFields.JUDGE);
+        read(StageFields.READINGS);
+        double highest = read(StageFields.HIGHEST);
+        double margin = read(StageFields.MARGIN);
+        double clean = read(StageFields.CLEAN);
+        double idle = read(StageFields.IDLE);
+        double loadFactor = read(StageFields.LOAD_FACTOR);
+        double mains = read(StageFields.MAINS);
         Optional<StageSetting> setting = stage().flatMap(stage -> share(stage, idle))
                 .map(s -> new StageSetting(
                         s.stage(),
@@ -66,34 +77,31 @@ public final class StageReader {
     }
 
     private Optional<Stage> stage() {
-        boolean pushPull = !texts.is("topology", "se");
-        Connection connection = switch (form.text("connection")) {
-            case "ul" -> Connection.ULTRALINEAR;
-            case "triode" -> Connection.TRIODE;
-            default -> Connection.PENTODE;
-        };
-        double tap = connection == Connection.ULTRALINEAR ? texts.value("tap", 43) / 100 : 0.5;
-        int count = texts.count(pushPull);
-        double load = texts.value("load", 4200);
-        double secondary = texts.value("secondary", 0) / 100;
-        List<Double> screenResistors = texts.each("rg2", count, 0);
-        List<Double> scales = texts.list("scales", "Each tube's strength is a factor about 1", count, 1);
-        List<Double> offsets = texts.list("offsets", "How far each grid stands apart is in volts", count, 0);
+        Topology topology = read(StageFields.TOPOLOGY);
+        boolean pushPull = topology == Topology.PUSH_PULL;
+        Connection connection = read(StageFields.CONNECTION);
+        double tap = connection == Connection.ULTRALINEAR ? read(StageFields.TAP) : 0.5;
+        int count = count(pushPull);
+        double load = read(StageFields.LOAD);
+        double secondary = read(StageFields.SECONDARY);
+        List<Double> screenResistors = screenResistors(count);
+        List<Double> scales = each(StageFields.SCALES, count, 1);
+        List<Double> offsets = each(StageFields.OFFSETS, count, 0);
         scales.stream()
                 .filter(s -> !(s > 0 && s <= MOST_SCALE))
                 .findFirst()
                 .ifPresent(s -> complaints.add(
                         "scales", "A tube's strength is above 0 and at most 3 times its type's, not " + s + "."));
         offsets.stream()
-                .filter(o -> !(Math.abs(o) <= 100))
+                .filter(o -> !(Math.abs(o) <= MOST_OFFSET))
                 .findFirst()
                 .ifPresent(o -> complaints.add("offsets", "Grids stand at most 100 V apart, not " + o + " V."));
-        boolean ownScreens = connection == Connection.PENTODE && !texts.blank("screens");
-        double screens = ownScreens ? texts.value("screens", 400) : Double.NaN;
-        double supply = texts.value("supply", 400);
-        double source = texts.value("source", 0);
-        double feed = texts.value("feed", 0);
-        double rdc = texts.value("rdc", 0);
+        double screens =
+                connection == Connection.PENTODE ? read(StageFields.SCREENS).orElse(Double.NaN) : Double.NaN;
+        double supply = read(StageFields.SUPPLY);
+        double source = read(StageFields.SOURCE);
+        double feed = read(StageFields.FEED);
+        double copper = read(StageFields.COPPER);
         Biasing biasing = biasing();
         if (complaints.any()) {
             return Optional.empty();
@@ -108,48 +116,94 @@ public final class StageReader {
                     offsets.get(t)));
         }
         return Optional.of(new Stage(
-                pushPull ? Topology.PUSH_PULL : Topology.SINGLE_ENDED,
+                topology,
                 connection,
                 tap,
                 supply,
                 source,
                 screens,
                 feed,
-                rdc,
+                copper,
                 secondary * load,
                 load,
                 tubes,
                 biasing));
     }
 
+    private int count(boolean pushPull) {
+        int count = read(StageFields.TUBES).orElse(-1);
+        boolean fits = pushPull ? count >= 2 && count <= 8 && count % 2 == 0 : count >= 1 && count <= 4;
+        if (!fits) {
+            String text = FieldErrors.shorten(form.text(StageFields.TUBES));
+            complaints.add(
+                    StageFields.TUBES.name(),
+                    pushPull
+                            ? "A push-pull stage has 2, 4, 6 or 8 tubes, the same number on each side; not “" + text
+                                    + "”."
+                            : "A single-ended stage has 1 to 4 tubes, not “" + text + "”.");
+        }
+        return fits ? count : pushPull ? 2 : 1;
+    }
+
+    private List<Double> screenResistors(int count) {
+        List<Double> values = read(StageFields.SCREEN_RESISTORS);
+        if (values.size() == 1) {
+            return Collections.nCopies(count, values.get(0));
+        }
+        if (values.size() != count) {
+            complaints.add(
+                    StageFields.SCREEN_RESISTORS.name(),
+                    "There are " + values.size() + " figures for " + count
+                            + " tubes: one for all, or one for each, as in 470; 470; 1 k; 470.");
+            return Collections.nCopies(count, 0.0);
+        }
+        return values;
+    }
+
+    /** For each tube in socket order; fewer repeat the last, none is the usual for all. */
+    private List<Double> each(FieldSpec<List<Double>> field, int count, double usual) {
+        List<Double> values = new ArrayList<>(read(field));
+        if (values.size() > count) {
+            complaints.add(field.name(), "There are " + values.size() + " numbers for " + count + " tubes.");
+        }
+        while (values.size() < count) {
+            values.add(values.isEmpty() ? usual : values.get(values.size() - 1));
+        }
+        return values;
+    }
+
     /** What a resistor alone makes follows the mains by itself. */
     private GridSupply gridSupply() {
-        return switch (form.text("bias")) {
-            case "tracking", "cathode" -> GridSupply.FOLLOWS;
-            case "constant" -> GridSupply.HELD;
-            default -> GridSupply.UNKNOWN;
+        return switch (read(StageFields.BIAS)) {
+            case FIXED_TRACKING, CATHODE -> GridSupply.FOLLOWS;
+            case FIXED_CONSTANT -> GridSupply.HELD;
+            case FIXED_UNKNOWN, MIXED -> GridSupply.UNKNOWN;
         };
     }
 
     /** The bias typed, or a start from which the idle is set. */
     private Biasing biasing() {
-        boolean shared = !texts.is("shared", "own");
-        return switch (form.text("bias")) {
-            case "cathode" -> Biasing.cathode(texts.cathodeOhms(), shared);
-            case "mixed" -> {
-                double ohms = texts.value("cathode", 100);
-                double grid = texts.grid();
+        boolean shared = read(StageFields.SHARED);
+        return switch (read(StageFields.BIAS)) {
+            case CATHODE -> Biasing.cathode(read(StageFields.AT_OHMS).orElse(START_OHMS), shared);
+            case MIXED -> {
+                double ohms = read(StageFields.CATHODE);
+                double grid = grid();
                 yield new Biasing(grid, grid, ohms, shared);
             }
-            default -> Biasing.fixed(texts.grid());
+            default -> Biasing.fixed(grid());
         };
+    }
+
+    private double grid() {
+        return read(StageFields.AT_VOLTS).orElse(START_VOLTS);
     }
 
     private record Idling(Stage stage, double share) {}
 
     /** With a bias typed the idle follows from it, else the slider's idle is the one to set. */
     private Optional<Idling> share(Stage stage, double idle) {
-        if (texts.blank("at")) {
+        if (form.text(StageFields.AT_VOLTS).isEmpty()) {
             return Optional.of(new Idling(stage, idle));
         }
         double share;

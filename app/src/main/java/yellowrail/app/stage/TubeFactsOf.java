@@ -36,15 +36,15 @@ public class TubeFactsOf {
 
     /** Facts of a stage's tube, judged as the stage asks, or why there are none. */
     public Answer of(StageForm form) {
-        if (form.text("tube").isEmpty()) {
+        if (form.text(StageFields.TUBE).isEmpty()) {
             return Answer.none("Type which tube the stage has.", List.of());
         }
-        Lookup lookup = types.find(form.text("tube"));
+        Lookup lookup = types.find(form.text(StageFields.TUBE));
         if (!(lookup instanceof Lookup.Found found)) {
             TubeName name = TubeName.notOne(lookup).orElseThrow();
             return Answer.none(name.sentence(), name.designations());
         }
-        return types.facts(found.type(), form.text("judge"))
+        return types.facts(found.type(), form.text(StageFields.JUDGE))
                 .map(f -> Answer.of(f.read(readings.of(form))))
                 .orElseGet(() -> Answer.none(
                         found.type().strictest().isEmpty()

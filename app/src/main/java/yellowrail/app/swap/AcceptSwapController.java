@@ -17,6 +17,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.store.StoredSwap;
 import yellowrail.app.web.ErrorTexts;
@@ -62,7 +63,7 @@ class AcceptSwapController {
             HttpServletResponse response,
             Model model) {
         Amp before = amps.amp(id, seen);
-        SwapForm form = SwapForm.from(request::getParameter);
+        OnStage form = OnStage.from(SwapFields.ALL, request::getParameter);
         model.addAttribute("amp", before);
         model.addAttribute("query", form.query());
         SwapReader.Read read = reader.read(form);
@@ -235,7 +236,7 @@ class AcceptSwapController {
                 .toList();
     }
 
-    private static StoredSwap stored(SwapSheet sheet, int seen, SwapForm form, int place) {
+    private static StoredSwap stored(SwapSheet sheet, int seen, OnStage form, int place) {
         return new StoredSwap(
                 sheet.question().present().words(),
                 sheet.question().candidate().words(),

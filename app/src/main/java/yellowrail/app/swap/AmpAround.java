@@ -1,50 +1,60 @@
 package yellowrail.app.swap;
 
 import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.Answers;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.sensing.OwnResistor;
-import yellowrail.core.reading.Show;
 import yellowrail.core.session.Memory.KnownRange;
 
 /**
  * What is known of all that is around an amp's tubes: from its description, its sessions and the transformer fitted to it.
  *
- * @param texts by the names of their fields
+ * @param channels that the same transformer feeds
+ * @param ranges how far each bias control reached at the grids, as read at the bench
+ * @param coreAmperes direct current the output transformer is rated for, A
  */
-record AmpAround(Map<String, String> texts) {
-    private static final String SLEEVE = "sleeve";
-
+record AmpAround(AmpDescription amp, int channels, Collection<KnownRange> ranges, Optional<Double> coreAmperes) {
     /**
+     * The fields of a page of this amp.
+     *
      * @param kept what was answered and kept with it: what the amp itself tells goes before
-     * @param channels that the same transformer feeds
-     * @param ranges how far each bias control reached at the grids, as read at the bench
-     * @param coreAmperes direct current the output transformer is rated for, A
+     * @param said what the address says, which goes before all
      */
-    static AmpAround of(
-            Map<String, String> kept,
-            AmpDescription amp,
-            int channels,
-            Collection<KnownRange> ranges,
-            Optional<Double> coreAmperes) {
-        Map<String, String> texts = new LinkedHashMap<>(kept);
-        put(texts, SwapFields.WINDING, amp.supply().windings().heater().amperes());
-        put(texts, SwapFields.HT_DC, amp.supply().windings().highTension().amperes());
-        put(texts, SwapFields.CORE_DC, coreAmperes);
-        put(texts, SwapFields.SENSE_OHMS, sense(amp));
-        // Of several controls what every one of them reaches.
-        put(texts, SwapFields.COLDEST, ranges.stream().map(KnownRange::coldest).reduce(Math::max));
-        put(texts, SwapFields.HOTTEST, ranges.stream().map(KnownRange::hottest).reduce(Math::min));
-        texts.put("channels", String.valueOf(channels));
-        texts.put("lowest", Show.fixed(100 * amp.mains().lowest() / amp.mains().nominal(), 0) + " %");
+    Answers filled(Map<String, String> kept, UnaryOperator<String> said) {
         // The present type first: what speaks against fresh tubes of the same type speaks against any.
-        texts.put("to1", amp.stage().tubeTypes().get(0));
-        return new AmpAround(texts);
+        Answers answers = before(Answers.usual(SwapFields.ALL).said(kept::get))
+                .known(SwapFields.TO.get(0).type(), amp.stage().tubeTypes().get(0))
+                .said(said);
+        for (SwapFields.Candidate to : SwapFields.TO) {
+            String sleeve = kept.get(sleeve(answers.text(to.type())));
+            if (sleeve != null && said.apply(to.sleeve().name()) == null) {
+                answers = answers.said(to.sleeve(), sleeve);
+            }
+        }
+        return answers;
+    }
+
+    /** What is known of the amp goes before what is said. */
+    Answers before(Answers said) {
+        return said.knownIfAny(
+                        SwapFields.WINDING, amp.supply().windings().heater().amperes())
+                .knownIfAny(
+                        SwapFields.HT_DC, amp.supply().windings().highTension().amperes())
+                .knownIfAny(SwapFields.CORE_DC, coreAmperes)
+                .knownIfAny(SwapFields.SENSE_OHMS, sense(amp))
+                // Of several controls what every one of them reaches.
+                .knownIfAny(
+                        SwapFields.COLDEST,
+                        ranges.stream().map(KnownRange::coldest).reduce(Math::max))
+                .knownIfAny(
+                        SwapFields.HOTTEST,
+                        ranges.stream().map(KnownRange::hottest).reduce(Math::min))
+                .known(SwapFields.CHANNELS, channels)
+                .known(SwapFields.LOWEST, amp.mains().lowest() / amp.mains().nominal());
     }
 
     /** The largest of the cathodes' own resistors, as marked; empty where one of them is read otherwise. */
@@ -56,38 +66,8 @@ record AmpAround(Map<String, String> texts) {
                 : Optional.empty();
     }
 
-    private static <T> void put(Map<String, String> texts, FieldSpec<Optional<T>> field, Optional<T> value) {
-        if (value.isPresent()) {
-            texts.put(field.name(), field.shown(value));
-        }
-    }
-
-    /** What is known of the amp goes before what is said. */
-    UnaryOperator<String> before(UnaryOperator<String> said) {
-        return name -> {
-            String known = texts.get(name);
-            return known == null || name.startsWith("to") ? said.apply(name) : known;
-        };
-    }
-
-    /** What the address says goes before. */
-    UnaryOperator<String> over(UnaryOperator<String> said) {
-        return name -> {
-            String text = said.apply(name);
-            return text == null ? known(name, said) : text;
-        };
-    }
-
-    private String known(String name, UnaryOperator<String> said) {
-        if (!name.startsWith(SLEEVE)) {
-            return texts.get(name);
-        }
-        String type = over(said).apply("to" + name.substring(SLEEVE.length()));
-        return type == null ? null : texts.get(sleeve(type));
-    }
-
     /** Where it is kept whether the tubes of a type that this builder has are sleeved. */
     static String sleeve(String type) {
-        return SLEEVE + "." + type.strip().toUpperCase(Locale.ROOT);
+        return "sleeve." + "." + type.strip().toUpperCase(Locale.ROOT);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yellowrail.app.stage.OnStage;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredAnswers;
 import yellowrail.app.store.StoredDifferently;
@@ -36,14 +37,12 @@ class KeptAnswers {
 
     /** Keeps what a sheet answers of its amp. The same id stores once. */
     @Transactional
-    public void keep(UUID id, UUID ampId, int channel, int version, SwapForm form, String device) {
+    public void keep(UUID id, UUID ampId, int channel, int version, OnStage form, String device) {
         Map<String, String> answers = new LinkedHashMap<>();
-        SwapFields.OF_THE_AMP.stream()
-                .filter(f -> !form.blank(f.name()))
-                .forEach(f -> answers.put(f.name(), form.text(f.name())));
-        form.places().stream()
-                .filter(i -> !form.blank("sleeve" + i))
-                .forEach(i -> answers.put(AmpAround.sleeve(form.text("to" + i)), form.text("sleeve" + i)));
+        SwapFields.OF_THE_AMP.stream().filter(f -> !form.blank(f)).forEach(f -> answers.put(f.name(), form.text(f)));
+        SwapFields.typed(form).stream()
+                .filter(c -> !form.blank(c.sleeve()))
+                .forEach(c -> answers.put(AmpAround.sleeve(form.text(c.type())), form.text(c.sleeve())));
         AnswersRow row = new AnswersRow(
                 id,
                 ampId,

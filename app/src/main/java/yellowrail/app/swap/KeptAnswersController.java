@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.web.ErrorTexts;
 
@@ -39,7 +41,7 @@ class KeptAnswersController {
             HttpServletResponse response,
             Model model) {
         Amp amp = amps.amp(id);
-        SwapForm form = SwapForm.from(request::getParameter);
+        OnStage form = OnStage.from(SwapFields.ALL, request::getParameter);
         model.addAttribute("amp", amp);
         model.addAttribute("query", form.query());
         List<String> refusals = refusals(amp, channel, form);
@@ -56,15 +58,15 @@ class KeptAnswersController {
         }
     }
 
-    private static List<String> refusals(Amp amp, int channel, SwapForm form) {
+    private static List<String> refusals(Amp amp, int channel, OnStage form) {
         FieldErrors complaints = new FieldErrors();
         SwapFields.read(form, complaints);
         List<String> refusals = new ArrayList<>();
         complaints.byField().values().forEach(c -> refusals.add(c.sentence()));
         String type = amp.description().stage().tubeTypes().get(0);
-        if (!form.stage().text("tube").equalsIgnoreCase(type)) {
-            refusals.add("These answers were given beside " + form.stage().text("tube") + ", the amp is described with "
-                    + type + ": fill the sheet in again from the amp.");
+        if (!form.stage().text(StageFields.TUBE).equalsIgnoreCase(type)) {
+            refusals.add("These answers were given beside " + form.stage().text(StageFields.TUBE)
+                    + ", the amp is described with " + type + ": fill the sheet in again from the amp.");
         }
         if (amp.description().stage().sockets().stream().noneMatch(s -> s.channel() == channel)) {
             refusals.add("The amp has no channel " + channel + ".");

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.swap.SwapSheet;
 
 /** Swaps for programs. */
@@ -18,7 +19,7 @@ public class SwapAnswers {
     }
 
     /** @throws Refused when anything is not understood: no sheet stands on half of what was asked */
-    public List<SwapSheet> answered(SwapForm form) {
+    public List<SwapSheet> answered(OnStage form) {
         SwapReader.Read read = reader.read(form);
         if (!read.said().isEmpty()) {
             throw new Refused(read.said());

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.stage.OnStage;
 
 /** May other tubes go in here? Its whole state is in the address. */
 @Controller
@@ -33,17 +34,17 @@ class SwapController {
         return shown(form(request), request, response, model);
     }
 
-    private static SwapForm form(HttpServletRequest request) {
-        return SwapForm.from(request::getParameter);
+    private static OnStage form(HttpServletRequest request) {
+        return OnStage.from(SwapFields.ALL, request::getParameter);
     }
 
     /** All types ranked for this stage, asked for when it is unfolded. */
     @GetMapping("/swap/every-type")
     String everyType(HttpServletRequest request, HttpServletResponse response, Model model) {
         response.setHeader("Cache-Control", "no-store");
-        SwapForm form = form(request);
+        OnStage form = form(request);
         model.addAttribute("ranked", pages.everyType(form));
-        model.addAttribute("free", form.freePlace());
+        model.addAttribute("free", SwapFields.freePlace(form));
         return "swap/every-type :: ranked";
     }
 
@@ -57,7 +58,7 @@ class SwapController {
             Model model) {
         Amp amp = amps.amp(id);
         boolean moved = request.getParameter("tube") != null;
-        SwapForm form = moved ? form(request) : swaps.form(amp, channel, request::getParameter);
+        OnStage form = moved ? form(request) : swaps.form(amp, channel, request::getParameter);
         model.addAttribute("action", "/amps/" + id + "/swap");
         model.addAttribute("amp", amp);
         model.addAttribute("ofAmp", swaps.stage(amp, channel));
@@ -69,7 +70,7 @@ class SwapController {
     /** The same for paper: every reason is told. */
     @GetMapping("/swap/sheet")
     String sheet(HttpServletRequest request, HttpServletResponse response, Model model) {
-        SwapForm form = form(request);
+        OnStage form = form(request);
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("v", pages.of(form));
         model.addAttribute("stage", pages.stage(form));
@@ -77,13 +78,13 @@ class SwapController {
         return "swap/sheet";
     }
 
-    private String shown(SwapForm form, HttpServletRequest request, HttpServletResponse response, Model model) {
+    private String shown(OnStage form, HttpServletRequest request, HttpServletResponse response, Model model) {
         form.into(model, request.getParameterMap().keySet(), CHANNEL);
         model.addAttribute("v", pages.of(form));
         model.addAttribute("versionId", UUID.randomUUID());
         model.addAttribute("answersId", UUID.randomUUID());
         model.addAttribute("criteria", AskedOf.all());
-        model.addAttribute("candidates", SwapForm.CANDIDATES);
+        model.addAttribute("candidates", SwapFields.CANDIDATES);
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "swap/answer :: swap" : "swap/page";

@@ -10,12 +10,16 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.FieldSpec.Pick;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.Chassis;
 import yellowrail.core.swap.Chassis.BiasControl;
 import yellowrail.core.swap.Chassis.CathodeParts;
@@ -29,11 +33,91 @@ import yellowrail.core.swap.Chassis.ScreenParts;
 import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.swap.Criterion;
 import yellowrail.core.swap.Rectifier;
+import yellowrail.core.tube.Connection;
 
 /** The fields of what is around the tubes, by the criterion that asks; a blank is not answered. */
-final class SwapFields {
+public final class SwapFields {
     private static final Pattern PINS = Pattern.compile("\\d{1,2}(?:[\\s,;]+\\d{1,2})*");
     private static final double MOST_RESERVE = 50;
+    private static final int DIGITS = 4;
+    private static final double MOST_IDLE = 1.1;
+    private static final Pattern SHARE_TYPED = Pattern.compile("[01]?[.,][0-9]+ *%?");
+
+    /** Candidates beside one another. */
+    static final int CANDIDATES = 4;
+
+    /** What is asked of a candidate. */
+    record Candidate(
+            int place,
+            FieldSpec<String> type,
+            FieldSpec<Optional<Integer>> count,
+            FieldSpec<Optional<Connection>> wired,
+            FieldSpec<BiasChange> bias,
+            FieldSpec<Optional<Double>> ohms,
+            FieldSpec<Optional<Boolean>> sleeve) {
+        private static Candidate of(int i) {
+            return new Candidate(
+                    i,
+                    FieldSpec.plain("to" + i, "Candidate " + i + ", tube type").usually(i == 1 ? "EL34" : ""),
+                    FieldSpec.count("count" + i, "Candidate " + i + ", how many", "", 1, 8),
+                    FieldSpec.pick(
+                            "wired" + i,
+                            "Candidate " + i + ", connection",
+                            new Pick<>("", "wiring as now", Optional.empty()),
+                            new Pick<>("pentode", "pentode", Optional.of(Connection.PENTODE)),
+                            new Pick<>("ul", "ultralinear", Optional.of(Connection.ULTRALINEAR)),
+                            new Pick<>("triode", "triode", Optional.of(Connection.TRIODE))),
+                    FieldSpec.pick(
+                            "bias" + i,
+                            "Candidate " + i + ", bias",
+                            new Pick<>("", "bias as now", BiasChange.AS_NOW),
+                            new Pick<>("fixed", "fixed bias", BiasChange.FIXED),
+                            new Pick<>("tracking", "fixed bias that follows the mains", BiasChange.FIXED_TRACKING),
+                            new Pick<>("constant", "fixed bias from a regulated supply", BiasChange.FIXED_CONSTANT),
+                            new Pick<>("cathode", "cathode, one resistor", BiasChange.CATHODE),
+                            new Pick<>("each", "cathode, one each", BiasChange.CATHODE_EACH)),
+                    quantity(
+                            "ohms" + i,
+                            "Candidate " + i + ", cathode resistor",
+                            "Rk, Ω",
+                            Field.of("the cathode resistor", Unit.OHM, Prefix.NONE, 10, 20e3)
+                                    .aboveZero()),
+                    FieldSpec.pick(
+                            "sleeve" + i,
+                            "Candidate " + i + ", metal sleeve",
+                            new Pick<>("", "metal at the base: not looked at", Optional.empty()),
+                            new Pick<>("no", "no metal at the base", Optional.of(false)),
+                            new Pick<>("yes", "a metal sleeve at the base", Optional.of(true))));
+        }
+
+        private List<FieldSpec<?>> fields() {
+            return List.of(type, count, wired, bias, ohms, sleeve);
+        }
+    }
+
+    static final List<Candidate> TO =
+            IntStream.rangeClosed(1, CANDIDATES).mapToObj(Candidate::of).toList();
+
+    /** Share of the rating; empty for the present one. */
+    static final FieldSpec<Optional<Double>> WANTED = FieldSpec.text(
+            "wanted",
+            "Idle wanted, % of the rating",
+            "as now",
+            SwapFields::wanted,
+            v -> v.map(w -> Show.plain(100 * w, DIGITS) + " %").orElse(""));
+    /** Share of nominal. */
+    static final FieldSpec<Double> LOWEST = FieldSpec.share(FieldSpec.needed(
+            "lowest",
+            "Lowest mains, % of nominal",
+            "90 %",
+            Field.of("lowest mains", Unit.PERCENT, Prefix.NONE, 75, 100).aboveZero(),
+            DIGITS));
+
+    static final FieldSpec<Integer> CHANNELS = FieldSpec.pick(
+            "channels",
+            "Channels that one transformer feeds",
+            new Pick<>("1", "one channel", 1),
+            new Pick<>("2", "two channels", 2));
 
     private static final FieldSpec<Optional<Set<Integer>>> TIED =
             FieldSpec.text("tied", "Unused pins with parts", "none, or 1 6", SwapFields::pins, SwapFields::pinsShown);
@@ -136,9 +220,13 @@ final class SwapFields {
             Map.entry(Criterion.FIRST_CAPACITOR, List.of(FIRST_VOLTS)),
             Map.entry(Criterion.SIZE, List.of(DIAMETER, HEIGHT, TRIED))));
 
-    /** All of them, in the order of the sheet. */
-    static final List<FieldSpec<?>> ALL =
+    /** What is around the tubes, in the order of the sheet. */
+    static final List<FieldSpec<?>> AROUND =
             BY_CRITERION.values().stream().flatMap(Collection::stream).toList();
+
+    /** All fields of the page. */
+    public static final List<FieldSpec<?>> ALL = FieldSpec.all(
+            TO.stream().flatMap(c -> c.fields().stream()).toList(), List.of(WANTED, LOWEST, CHANNELS), AROUND);
 
     /** Those that the work of a swap changes: wires of the sockets, the rectifier and what is around it, screen resistors. */
     private static final Set<Criterion> WORK =
@@ -152,7 +240,7 @@ final class SwapFields {
 
     /** Those that stay true of the amp, whatever is asked next. */
     static final List<FieldSpec<?>> OF_THE_AMP =
-            ALL.stream().filter(f -> !OF_THE_CANDIDATE.contains(f)).toList();
+            AROUND.stream().filter(f -> !OF_THE_CANDIDATE.contains(f)).toList();
 
     private SwapFields() {}
 
@@ -161,45 +249,80 @@ final class SwapFields {
         return BY_CRITERION.getOrDefault(criterion, List.of());
     }
 
-    static Chassis read(SwapForm form, FieldErrors complaints) {
+    static Chassis read(OnStage form, FieldErrors complaints) {
         return new Chassis(
-                complaints.count("channels", form.text("channels"), 1, 2, 1),
+                form.read(CHANNELS, complaints),
                 new SocketWiring(
-                        TIED.read(form::text, complaints),
-                        ONE_TO_EIGHT.read(form::text, complaints),
-                        ONE_TO_CHASSIS.read(form::text, complaints),
-                        ADAPTOR.read(form::text, complaints),
-                        SENSE_OHMS.read(form::text, complaints),
-                        SOCKETS.read(form::text, complaints)),
+                        form.read(TIED, complaints),
+                        form.read(ONE_TO_EIGHT, complaints),
+                        form.read(ONE_TO_CHASSIS, complaints),
+                        form.read(ADAPTOR, complaints),
+                        form.read(SENSE_OHMS, complaints),
+                        form.read(SOCKETS, complaints)),
                 new HeaterWinding(
-                        WINDING.read(form::text, complaints),
-                        OTHERS.read(form::text, complaints),
-                        RESERVE.read(form::text, complaints)),
-                new GridCircuit(LEAK.read(form::text, complaints), SHARING.read(form::text, complaints)),
+                        form.read(WINDING, complaints), form.read(OTHERS, complaints), form.read(RESERVE, complaints)),
+                new GridCircuit(form.read(LEAK, complaints), form.read(SHARING, complaints)),
                 control(form, complaints),
-                new CathodeParts(
-                        RESISTOR_WATTS.read(form::text, complaints), BYPASS_VOLTS.read(form::text, complaints)),
-                new Output(CORE_DC.read(form::text, complaints), SCREEN_TAPS.read(form::text, complaints)),
+                new CathodeParts(form.read(RESISTOR_WATTS, complaints), form.read(BYPASS_VOLTS, complaints)),
+                new Output(form.read(CORE_DC, complaints), form.read(SCREEN_TAPS, complaints)),
                 new HighTension(
-                        HT_DC.read(form::text, complaints),
-                        CHOKE_DC.read(form::text, complaints),
-                        HT_OTHERS.read(form::text, complaints)),
+                        form.read(HT_DC, complaints),
+                        form.read(CHOKE_DC, complaints),
+                        form.read(HT_OTHERS, complaints)),
                 new Rectification(
-                        RECTIFIER.read(form::text, complaints),
-                        RECTIFIER_THEN.read(form::text, complaints),
-                        FIRST_CAPACITOR.read(form::text, complaints),
-                        FIRST_VOLTS.read(form::text, complaints),
-                        WINDING_OHMS.read(form::text, complaints)),
-                new ScreenParts(SCREEN_WATTS.read(form::text, complaints)),
-                new Room(
-                        DIAMETER.read(form::text, complaints),
-                        HEIGHT.read(form::text, complaints),
-                        TRIED.read(form::text, complaints)));
+                        form.read(RECTIFIER, complaints),
+                        form.read(RECTIFIER_THEN, complaints),
+                        form.read(FIRST_CAPACITOR, complaints),
+                        form.read(FIRST_VOLTS, complaints),
+                        form.read(WINDING_OHMS, complaints)),
+                new ScreenParts(form.read(SCREEN_WATTS, complaints)),
+                new Room(form.read(DIAMETER, complaints), form.read(HEIGHT, complaints), form.read(TRIED, complaints)));
     }
 
-    private static BiasControl control(SwapForm form, FieldErrors complaints) {
-        Optional<Double> coldest = COLDEST.read(form::text, complaints);
-        Optional<Double> hottest = HOTTEST.read(form::text, complaints);
+    /** Candidates that are typed. */
+    static List<Candidate> typed(OnStage form) {
+        return TO.stream().filter(c -> !form.blank(c.type())).toList();
+    }
+
+    /** The field that a type picked from the list goes to: the first empty one, else the last. */
+    static String freePlace(OnStage form) {
+        return TO.stream()
+                .map(Candidate::type)
+                .filter(form::blank)
+                .findFirst()
+                .orElse(TO.get(CANDIDATES - 1).type())
+                .name();
+    }
+
+    private static Optional<Double> wanted(String name, String text, FieldErrors complaints) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        if (SHARE_TYPED.matcher(text).matches()) {
+            String percent = Show.plain(
+                    100
+                            * Double.parseDouble(
+                                    text.replace('%', ' ').replace(',', '.').strip()),
+                    DIGITS);
+            complaints.add(name, "“" + text + "” of the rating: is " + percent + " % meant?", List.of(percent + " %"));
+            return Optional.empty();
+        }
+        Optional<Double> share = complaints
+                .quantity(
+                        name,
+                        text,
+                        Field.of("the idle", Unit.PERCENT, Prefix.NONE, 10, 110).aboveZero())
+                .map(t -> t.value() / 100);
+        if (share.filter(s -> !(s > 0 && s <= MOST_IDLE)).isPresent()) {
+            complaints.add(name, "An idle of up to 110 % of the plate rating can be asked for.");
+            return Optional.empty();
+        }
+        return share;
+    }
+
+    private static BiasControl control(OnStage form, FieldErrors complaints) {
+        Optional<Double> coldest = form.read(COLDEST, complaints);
+        Optional<Double> hottest = form.read(HOTTEST, complaints);
         if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
             complaints.add(COLDEST.name(), "The coldest end is the more negative one: the two seem to be exchanged.");
             return new BiasControl(Optional.empty(), Optional.empty());
@@ -220,24 +343,20 @@ final class SwapFields {
     }
 
     private static FieldSpec<Optional<Double>> bias(String name, String label, String hint, String what) {
-        FieldSpec<Optional<Double>> volts = quantity(
-                name,
-                label,
-                hint,
-                Field.of(what, Unit.VOLT, Prefix.NONE, 1, 200).signed());
+        Field field = Field.of(what, Unit.VOLT, Prefix.NONE, 1, 200).signed();
         return FieldSpec.text(
                 name,
                 label,
                 hint,
                 (n, text, complaints) -> {
-                    Optional<Double> read = volts.reader().read(n, text, complaints);
+                    Optional<Double> read = text.isEmpty() ? Optional.empty() : complaints.ranged(n, text, text, field);
                     if (read.filter(v -> v > 0).isPresent()) {
                         complaints.add(n, "A grid stands below zero: type it with its minus sign.");
                         return Optional.empty();
                     }
                     return read;
                 },
-                volts.show());
+                quantity(name, label, hint, field).show());
     }
 
     private static double reserve(String name, String text, FieldErrors complaints) {

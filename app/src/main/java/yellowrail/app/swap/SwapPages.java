@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
@@ -33,7 +34,7 @@ class SwapPages {
         this.sheets = sheets;
     }
 
-    SwapView of(SwapForm form) {
+    SwapView of(OnStage form) {
         SwapReader.Read read = reader.read(form);
         List<Integer> places = List.copyOf(read.asked().keySet());
         List<SwapSheet> shown = sheets.of(List.copyOf(read.asked().values()));
@@ -51,7 +52,7 @@ class SwapPages {
     }
 
     /** The stage in a sentence; empty where it is not understood. */
-    String stage(SwapForm form) {
+    String stage(OnStage form) {
         return reader.read(form)
                 .present()
                 .map(p -> p.words() + ", B+ " + Show.si(p.setting().described().supplyVolts(), Unit.VOLT, 3)
@@ -65,7 +66,7 @@ class SwapPages {
     /** One line of the list of all types. */
     record Ranked(String type, String verdict, String mark, String overall, String deciding, String reason) {}
 
-    List<Ranked> everyType(SwapForm form) {
+    List<Ranked> everyType(OnStage form) {
         return sheets.ranked(reader.everyType(reader.read(form))).stream()
                 .map(s -> new Ranked(
                         s.question().candidate().type().designation(),

@@ -8,16 +8,14 @@ import org.springframework.stereotype.Component;
 import yellowrail.app.curves.CurvesStore;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.TubeName;
+import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.stage.StageReader;
 import yellowrail.app.stage.TubeFacts;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.core.amp.BiasScheme;
-import yellowrail.core.reading.Field;
-import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
-import yellowrail.core.reading.Typed;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.Chassis;
@@ -32,23 +30,7 @@ import yellowrail.core.tube.TubeType;
 /** Reads a typed swap, or says at each field what is wrong with it. */
 @Component
 class SwapReader {
-    private static final Field WANTED =
-            Field.of("the idle", Unit.PERCENT, Prefix.NONE, 10, 110).aboveZero();
-    private static final Field LOWEST =
-            Field.of("lowest mains", Unit.PERCENT, Prefix.NONE, 75, 100).aboveZero();
-    private static final Field RESISTOR =
-            Field.of("the cathode resistor", Unit.OHM, Prefix.NONE, 10, 20e3).aboveZero();
-    private static final Field TAP =
-            Field.of("the tap", Unit.PERCENT, Prefix.NONE, 1, 99).aboveZero();
     private static final double USUAL_TAP = 0.43;
-    private static final Map<String, Connection> WIRED =
-            Map.of("pentode", Connection.PENTODE, "ul", Connection.ULTRALINEAR, "triode", Connection.TRIODE);
-    private static final Map<String, BiasChange> BIASED = Map.of(
-            "fixed", BiasChange.FIXED,
-            "tracking", BiasChange.FIXED_TRACKING,
-            "constant", BiasChange.FIXED_CONSTANT,
-            "cathode", BiasChange.CATHODE,
-            "each", BiasChange.CATHODE_EACH);
     private static final double MOST_IDLE = 1.1;
 
     private final TubeFactsOf facts;
@@ -77,16 +59,19 @@ class SwapReader {
             Chassis chassis,
             Map<String, FieldErrors.Complaint> said) {}
 
-    Read read(SwapForm form) {
+    Read read(OnStage form) {
         FieldErrors complaints = new FieldErrors();
         TubeFactsOf.Answer tube = facts.of(form.stage());
         StageReader.Read stage = StageReader.read(form.stage(), tube);
         Chassis chassis = SwapFields.read(form, complaints);
-        double lowest = lowest(form, complaints);
+        double lowest = form.read(SwapFields.LOWEST, complaints);
         Optional<Present> present = stage.setting()
                 .map(s -> s.mains(1))
                 .map(s -> present(tube.facts().orElseThrow(), s, form, lowest, stage));
-        double wanted = wanted(form, present, complaints);
+        double wanted = form.read(SwapFields.WANTED, complaints)
+                .orElseGet(
+                        () -> present.map(p -> Math.min(MOST_IDLE, p.setting().idleShare()))
+                                .orElse(MOST_IDLE));
         present.ifPresent(p -> sockets(p, chassis, complaints));
         stage.setting()
                 .filter(s -> s.mains() != 1)
@@ -98,19 +83,19 @@ class SwapReader {
         Map<String, FieldErrors.Complaint> said = new LinkedHashMap<>(complaints.byField());
         stage.complaints().byField().forEach(said::putIfAbsent);
         Map<Integer, SwapQuestion> asked = new LinkedHashMap<>();
-        for (int place : form.places()) {
+        for (SwapFields.Candidate to : SwapFields.typed(form)) {
             FieldErrors own = new FieldErrors();
-            Optional<SwapCandidate> candidate = present.flatMap(p -> candidate(place, p, form, wanted, own));
+            Optional<SwapCandidate> candidate = present.flatMap(p -> candidate(to, p, form, wanted, own));
             said.putAll(own.byField());
             // What is not understood is no answer: nothing is judged by half of one.
             if (candidate.isPresent() && !own.any() && !complaints.any()) {
-                asked.put(place, new SwapQuestion(present.orElseThrow(), chassis, candidate.get()));
+                asked.put(to.place(), new SwapQuestion(present.orElseThrow(), chassis, candidate.get()));
             }
         }
         return new Read(
                 present,
                 complaints.any() ? Optional.empty() : Optional.of(wanted),
-                !form.blank("wanted"),
+                !form.blank(SwapFields.WANTED),
                 asked,
                 chassis,
                 said);
@@ -138,67 +123,14 @@ class SwapReader {
                                                 + pin + "."))));
     }
 
-    /** Lowest mains, share of nominal. */
-    private static double lowest(SwapForm form, FieldErrors complaints) {
-        double percent = complaints
-                .quantity("lowest", form.text("lowest"), LOWEST)
-                .map(Typed::value)
-                .orElse(LOWEST.high());
-        if (percent < LOWEST.low() || percent > LOWEST.high()) {
-            complaints.add("lowest", "Lowest mains lie between 75 and 100 % of nominal.");
-            return 1;
-        }
-        return percent / 100;
-    }
-
-    /** The idle wanted, share of the rating; as the present tubes idle where nothing is typed. */
-    private static double wanted(SwapForm form, Optional<Present> present, FieldErrors complaints) {
-        double asNow =
-                present.map(p -> Math.min(MOST_IDLE, p.setting().idleShare())).orElse(MOST_IDLE);
-        if (form.blank("wanted")) {
-            return asNow;
-        }
-        if (form.text("wanted").strip().matches("[01]?[.,][0-9]+ *%?")) {
-            String percent = Show.plain(
-                    100
-                            * Double.parseDouble(form.text("wanted")
-                                    .replace('%', ' ')
-                                    .replace(',', '.')
-                                    .strip()),
-                    4);
-            complaints.add(
-                    "wanted",
-                    "“" + form.text("wanted") + "” of the rating: is " + percent + " % meant?",
-                    List.of(percent + " %"));
-            return asNow;
-        }
-        double share = complaints
-                .quantity("wanted", form.text("wanted"), WANTED)
-                .map(t -> t.value() / 100)
-                .orElse(asNow);
-        if (!(share > 0 && share <= MOST_IDLE)) {
-            complaints.add("wanted", "An idle of up to 110 % of the plate rating can be asked for.");
-            return asNow;
-        }
-        return share;
-    }
-
-    private Present present(
-            TubeFacts tube, StageSetting setting, SwapForm form, double lowest, StageReader.Read stage) {
+    private Present present(TubeFacts tube, StageSetting setting, OnStage form, double lowest, StageReader.Read stage) {
         TubeType type = type(tube.designation()).orElseThrow();
-        BiasScheme scheme = switch (form.stage().text("bias")) {
-            case "cathode" -> BiasScheme.CATHODE;
-            case "mixed" -> BiasScheme.MIXED;
-            case "constant" -> BiasScheme.FIXED_CONSTANT;
-            case "tracking" -> BiasScheme.FIXED_TRACKING;
-            default -> BiasScheme.FIXED_UNKNOWN;
-        };
         return new Present(
                 type,
                 tube.ratings(),
                 tube.curves().trust(),
                 setting,
-                scheme,
+                form.stage().picked(StageFields.BIAS),
                 lowest,
                 stage.highest(),
                 Math.min(1, stage.margin()),
@@ -212,56 +144,39 @@ class SwapReader {
     }
 
     private Optional<SwapCandidate> candidate(
-            int place, Present present, SwapForm form, double wanted, FieldErrors complaints) {
-        String field = "to" + place;
-        Lookup lookup = tubes.catalogueOrLastKnown().find(form.text(field));
+            SwapFields.Candidate to, Present present, OnStage form, double wanted, FieldErrors complaints) {
+        Lookup lookup = tubes.catalogueOrLastKnown().find(form.text(to.type()));
         if (!(lookup instanceof Lookup.Found found)) {
             TubeName name = TubeName.notOne(lookup).orElseThrow();
-            complaints.add(field, name.sentence(), name.designations());
+            complaints.add(to.type().name(), name.sentence(), name.designations());
             return Optional.empty();
         }
-        BiasChange bias = complaints.pick("bias" + place, form.text("bias" + place), BIASED, BiasChange.AS_NOW);
-        Optional<Double> ohms = form.blank("ohms" + place)
-                ? Optional.empty()
-                : complaints
-                        .quantity("ohms" + place, form.text("ohms" + place), RESISTOR)
-                        .map(Typed::value);
+        BiasChange bias = form.read(to.bias(), complaints);
+        Optional<Double> ohms = form.read(to.ohms(), complaints);
         complaints.counts(
-                "ohms" + place,
-                form.text("ohms" + place),
+                to.ohms().name(),
+                form.text(to.ohms()),
                 bias == BiasChange.AS_NOW ? present.scheme() == BiasScheme.CATHODE : !bias.fixed(),
                 "with cathode bias");
-        Connection now = present.setting().described().connection();
-        Connection then = complaints.pick("wired" + place, form.text("wired" + place), WIRED, now);
+        Connection then = form.read(to.wired(), complaints)
+                .orElse(present.setting().described().connection());
         return Optional.of(of(
                 found.type(),
-                complaints.count("count" + place, form.text("count" + place), 1, 8, tubesOf(present)),
+                form.read(to.count(), complaints).orElse(tubesOf(present)),
                 then,
                 then == Connection.ULTRALINEAR ? tap(present, form, complaints) : USUAL_TAP,
                 wanted,
                 ohms,
                 bias,
-                complaints.yesNo("sleeve" + place, form.text("sleeve" + place)),
-                !form.blank("wanted")));
+                form.read(to.sleeve(), complaints),
+                !form.blank(SwapFields.WANTED)));
     }
 
     /** Of the ultralinear connection: as the stage has it, or as it is typed beside it. */
-    private static double tap(Present present, SwapForm form, FieldErrors complaints) {
+    private static double tap(Present present, OnStage form, FieldErrors complaints) {
         return present.setting().described().connection() == Connection.ULTRALINEAR
                 ? present.setting().described().tap()
-                : complaints
-                        .quantity("tap", form.stage().text("tap"), TAP)
-                        .map(t -> t.value() / 100)
-                        .filter(t -> within(t, complaints))
-                        .orElse(USUAL_TAP);
-    }
-
-    private static boolean within(double tap, FieldErrors complaints) {
-        if (!(tap > 0 && tap < 1)) {
-            complaints.add("tap", "An ultralinear tap lies between 0 and 100 %.");
-            return false;
-        }
-        return true;
+                : form.stage().read(StageFields.TAP, complaints);
     }
 
     private static int tubesOf(Present present) {

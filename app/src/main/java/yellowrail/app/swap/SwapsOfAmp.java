@@ -7,8 +7,11 @@ import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.bench.SessionStore;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.stage.AmpStage;
 import yellowrail.app.stage.FromAmp;
+import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.stage.StageForm;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.session.Learned;
@@ -43,11 +46,11 @@ class SwapsOfAmp {
     }
 
     /** @param said what the address says, which goes before */
-    SwapForm form(Amp amp, int channel, UnaryOperator<String> said) {
+    OnStage form(Amp amp, int channel, UnaryOperator<String> said) {
         AmpStage stage = stage(amp, channel);
-        return SwapForm.from(
-                around(kept(amp, channel).map(KeptAnswers.Kept::texts).orElse(Map.of()), amp, stage, channel)
-                        .over(said),
+        return new OnStage(
+                around(amp, stage, channel)
+                        .filled(kept(amp, channel).map(KeptAnswers.Kept::texts).orElse(Map.of()), said),
                 stage.form());
     }
 
@@ -57,17 +60,17 @@ class SwapsOfAmp {
     }
 
     /** In what a sheet differs from the amp as it is described and was read; nothing where it was made for it. */
-    List<String> differences(Amp amp, int channel, SwapForm asked, SwapQuestion question) {
+    List<String> differences(Amp amp, int channel, OnStage asked, SwapQuestion question) {
         AmpStage stage = stage(amp, channel);
         StageForm own = stage.form();
-        for (String name : StageForm.names()) {
+        for (FieldSpec<?> field : StageFields.ALL) {
             // What the amp does not tell is what was said of it.
-            if (stage.assumed().contains(name) || own.text(name).isBlank()) {
-                own = own.with(name, asked.stage().text(name));
+            if (stage.assumed().contains(field) || own.text(field).isBlank()) {
+                own = own.said(field, asked.stage().text(field));
             }
         }
-        AmpAround around = around(Map.of(), amp, stage, channel);
-        SwapReader.Read read = reader.read(SwapForm.from(around.before(asked::text), own));
+        SwapReader.Read read =
+                reader.read(new OnStage(around(amp, stage, channel).before(asked.own()), own));
         Optional<Present> present = read.present();
         return present.map(p -> MadeFor.differences(p, read.chassis(), question.present(), question.chassis()))
                 .orElseGet(() -> List.of(read.said().values().stream()
@@ -76,9 +79,8 @@ class SwapsOfAmp {
                         .orElse("the amp's own stage cannot be computed")));
     }
 
-    private AmpAround around(Map<String, String> kept, Amp amp, AmpStage stage, int channel) {
-        return AmpAround.of(
-                kept,
+    private AmpAround around(Amp amp, AmpStage stage, int channel) {
+        return new AmpAround(
                 amp.description(),
                 stage.channels(),
                 sessions.ofAmp(amp.id()).stream()

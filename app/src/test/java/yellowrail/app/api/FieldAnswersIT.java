@@ -23,9 +23,10 @@ import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.AppIT;
 import yellowrail.app.forms.CheckForm;
-import yellowrail.app.load.LoadForm;
-import yellowrail.app.stage.StageForm;
-import yellowrail.app.swap.SwapForm;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.load.LoadFields;
+import yellowrail.app.stage.StageFields;
+import yellowrail.app.swap.SwapFields;
 
 /**
  * What every field of the pages that compute takes, asks and refuses, text by text, and what is answered: written anew with
@@ -43,7 +44,7 @@ class FieldAnswersIT extends AppIT {
     /** A route with its fields, what is sent besides, and what of its answer tells how it was understood. */
     enum Route {
         STAGES(
-                StageForm.names().stream().toList(),
+                FieldSpec.names(StageFields.ALL),
                 Map.of(),
                 List.of(
                         "/idleShare",
@@ -52,9 +53,12 @@ class FieldAnswersIT extends AppIT {
                         "/oneWatt/driveVolts",
                         "/idle/screenVolts",
                         "/raised")),
-        LOADS(LoadForm.names(), Map.of("marked", "4.2 k"), List.of("/wantedOhms", "/taps", "/map/0/ohms", "/remarks")),
+        LOADS(
+                FieldSpec.names(FieldSpec.all(LoadFields.ALL, StageFields.ALL)),
+                Map.of("marked", "4.2 k"),
+                List.of("/wantedOhms", "/taps", "/map/0/ohms", "/remarks")),
         SWAPS(
-                SwapForm.names(),
+                FieldSpec.names(FieldSpec.all(SwapFields.ALL, StageFields.ALL)),
                 Map.of("channels", "1", "to1", "6L6GC"),
                 List.of(
                         "/sheets/0/overall",

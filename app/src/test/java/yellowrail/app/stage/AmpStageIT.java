@@ -88,9 +88,9 @@ class AmpStageIT extends BrowserIT {
         round(amp, -35.4, 229);
         AmpStage stage = fromAmp.of(amp, 1);
         assertThat(stage.missing()).isEmpty();
-        assertThat(number(stage.form().text("supply"))).isCloseTo(SUPPLY, within(5.0));
-        assertThat(number(stage.form().text("source"))).isCloseTo(OHMS, within(40.0));
-        String[] scales = stage.form().text("scales").split(" ");
+        assertThat(number(stage.form().texts().get("supply"))).isCloseTo(SUPPLY, within(5.0));
+        assertThat(number(stage.form().texts().get("source"))).isCloseTo(OHMS, within(40.0));
+        String[] scales = stage.form().texts().get("scales").split(" ");
         assertThat(Double.parseDouble(scales[0])).isCloseTo(1.02, within(0.02));
         assertThat(Double.parseDouble(scales[1])).isCloseTo(0.90, within(0.02));
 
@@ -141,10 +141,10 @@ class AmpStageIT extends BrowserIT {
         // One round does not tell the source resistance: none is the hotter, and the target the colder.
         assertThat(window.why()).contains("taken as none, the stricter").containsPattern("From rounds up to \\d");
         AmpStage stage = fromAmp.of(amp, 1);
-        assertThat(stage.form().text("source")).isEqualTo("100 Ω");
-        assertThat(stage.strict().text("source")).isEqualTo("0 Ω");
-        assertThat(number(stage.strict().text("supply")))
-                .isLessThan(number(stage.form().text("supply")));
+        assertThat(stage.form().texts().get("source")).isEqualTo("100 Ω");
+        assertThat(stage.strict().texts().get("source")).isEqualTo("0 Ω");
+        assertThat(number(stage.strict().texts().get("supply")))
+                .isLessThan(number(stage.form().texts().get("supply")));
         mvc.perform(get("/amps/" + amp.id())).andExpect(content().string(containsString("Computed target")));
         UUID round = rounds.rounds(amp.id()).get(0).id();
         mvc.perform(get("/rounds/" + round)).andExpect(content().string(containsString("computed")));
@@ -195,7 +195,7 @@ class AmpStageIT extends BrowserIT {
         round(amp, -35.4, 230);
         AmpStage stage = fromAmp.of(amp, 1);
         assertThat(stage.missing()).contains("reflected load");
-        assertThat(stage.form().text("load")).isEmpty();
+        assertThat(stage.form().texts().get("load")).isEmpty();
         assertThat(targets.computed(amp).window()).isEmpty();
         page.navigate(url("/amps/" + amp.id() + "/stage"));
         page.waitForSelector("#say-load");

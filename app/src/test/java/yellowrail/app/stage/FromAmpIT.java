@@ -90,10 +90,10 @@ class FromAmpIT extends AppIT {
         keepRound(amp, Map.of("MAINS.", "230", "PLATE.V1", "318 V", "CURRENT.all", "19.2 V"));
         AmpStage stage = fromAmp.of(amp, 1);
         assertThat(stage.missing()).isEmpty();
-        assertThat(stage.form().text("bias")).isEqualTo("cathode");
-        assertThat(stage.form().text("at")).isEqualTo("130 Ω");
-        assertThat(stage.form().text("shared")).isEqualTo("shared");
-        assertThat(stage.form().text("tubes")).isEqualTo("4");
+        assertThat(stage.form().texts().get("bias")).isEqualTo("cathode");
+        assertThat(stage.form().texts().get("at")).isEqualTo("130 Ω");
+        assertThat(stage.form().texts().get("shared")).isEqualTo("shared");
+        assertThat(stage.form().texts().get("tubes")).isEqualTo("4");
         // A mean is drawn as one.
         assertThat(stage.points()).extracting(AmpStage.ReadPoint::name).allMatch(n -> n.endsWith("(mean)"));
         assertThat(stage.points().get(0).volts()).isCloseTo(318 - 19.2, within(0.5));
@@ -116,12 +116,12 @@ class FromAmpIT extends AppIT {
                 List.of(new SenseGroup("A", List.of("V1", "V2"), half), new SenseGroup("B", List.of("V3", "V4"), half));
         Amp amp = keep(Topology.PUSH_PULL, Connection.TRIODE, BiasScheme.CATHODE, quad, sides, Optional.of(4000.0));
         AmpStage stage = fromAmp.of(amp, 1);
-        assertThat(stage.form().text("at")).isEqualTo("260 Ω");
-        assertThat(stage.form().text("shared")).isEqualTo("own");
-        assertThat(stage.form().text("connection")).isEqualTo("triode");
+        assertThat(stage.form().texts().get("at")).isEqualTo("260 Ω");
+        assertThat(stage.form().texts().get("shared")).isEqualTo("own");
+        assertThat(stage.form().texts().get("connection")).isEqualTo("triode");
         assertThat(stage.notes()).anyMatch(n -> n.contains("shared by 2 of 4 tubes"));
         assertThat(stage.missing()).contains("no round");
-        assertThat(stage.form().text("supply")).isEmpty();
+        assertThat(stage.form().texts().get("supply")).isEmpty();
     }
 
     @Test
@@ -147,14 +147,14 @@ class FromAmpIT extends AppIT {
         AmpStage left = fromAmp.of(amp, 1);
         AmpStage right = fromAmp.of(amp, 2);
         assertThat(left.channels()).isEqualTo(2);
-        assertThat(left.form().text("source")).isEqualTo("200 Ω");
-        assertThat(left.form().text("tap")).isEqualTo("40 %");
-        assertThat(left.form().text("bias")).isEqualTo("unknown");
+        assertThat(left.form().texts().get("source")).isEqualTo("200 Ω");
+        assertThat(left.form().texts().get("tap")).isEqualTo("40 %");
+        assertThat(left.form().texts().get("bias")).isEqualTo("unknown");
         assertThat(left.notes())
                 .anyMatch(n -> n.contains("counts 2-fold"))
                 .anyMatch(n -> n.contains("judged for both"));
-        assertThat(Double.parseDouble(right.form().text("idle")))
-                .isGreaterThan(Double.parseDouble(left.form().text("idle")) + 5);
+        assertThat(Double.parseDouble(right.form().texts().get("idle")))
+                .isGreaterThan(Double.parseDouble(left.form().texts().get("idle")) + 5);
         assertThat(right.points()).extracting(AmpStage.ReadPoint::name).containsExactly("R1", "R2");
     }
 
@@ -172,16 +172,16 @@ class FromAmpIT extends AppIT {
                 Optional.of(6600.0));
         keepRoundWithScreensAt("301 V", amp);
         AmpStage stage = fromAmp.of(amp, 1);
-        assertThat(stage.form().text("rdc")).isEqualTo("113 Ω");
-        assertThat(stage.strict().text("rdc")).isEqualTo("113 Ω");
-        assertThat(stage.form().text("screens")).isEqualTo("301 V");
+        assertThat(stage.form().texts().get("rdc")).isEqualTo("113 Ω");
+        assertThat(stage.strict().texts().get("rdc")).isEqualTo("113 Ω");
+        assertThat(stage.form().texts().get("screens")).isEqualTo("301 V");
         // Side A comes first, whatever the measuring order.
         assertThat(stage.points()).extracting(AmpStage.ReadPoint::name).containsExactly("V2", "V1");
         // Fed from B+ a little below, a feed is found instead.
         keepRoundWithScreensAt("431 V", amp);
         AmpStage fed = fromAmp.of(amp, 1);
-        assertThat(fed.form().text("screens")).isEmpty();
-        assertThat(Double.parseDouble(fed.form().text("feed").replace(" Ω", "")))
+        assertThat(fed.form().texts().get("screens")).isEmpty();
+        assertThat(Double.parseDouble(fed.form().texts().get("feed").replace(" Ω", "")))
                 .isBetween(500.0, 5000.0);
     }
 
@@ -206,11 +206,11 @@ class FromAmpIT extends AppIT {
                 own(one, ONE_OHM),
                 Optional.of(3000.0));
         AmpStage stage = fromAmp.of(amp, 1);
-        assertThat(stage.form().text("topology")).isEqualTo("se");
-        assertThat(stage.form().text("bias")).isEqualTo("mixed");
+        assertThat(stage.form().texts().get("topology")).isEqualTo("se");
+        assertThat(stage.form().texts().get("bias")).isEqualTo("mixed");
         assertThat(stage.missing()).contains("cathode resistor's ohms");
-        assertThat(stage.form().text("cathode")).isEmpty();
-        assertThat(stage.form().text("rdc")).isEqualTo("96 Ω");
+        assertThat(stage.form().texts().get("cathode")).isEmpty();
+        assertThat(stage.form().texts().get("rdc")).isEqualTo("96 Ω");
     }
 
     @Test

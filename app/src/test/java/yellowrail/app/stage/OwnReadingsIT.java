@@ -99,7 +99,7 @@ class OwnReadingsIT extends StageAnswers {
         // The load moves no idle; everything else does.
         assertThat(asRead(query + "&load=6 k")).isTrue();
         for (String moved : new String[] {
-            "idle=" + (Double.parseDouble(stage.form().text("idle")) + 0.1),
+            "idle=" + (Double.parseDouble(stage.form().texts().get("idle")) + 0.1),
             "supply=500 V",
             "source=1 Ω",
             "rg2=1 k",
@@ -150,9 +150,18 @@ class OwnReadingsIT extends StageAnswers {
         keepRound(
                 amp, Map.of("PLATE.V1", "421 V", "CURRENT.V1", "400 mV", "PLATE.V2", "421 V", "CURRENT.V2", "401 mV"));
         assertThat(fromAmp.of(amp, 1).read()).isEmpty();
-        assertThat(fromAmp.of(amp, 1).form().text("readings")).isEmpty();
-        for (String none : new String[] {UUID.randomUUID() + "/1", "1", amp.id() + "/9", "x/1"}) {
-            assertThat(asRead("readings=" + none)).as(none).isFalse();
+        assertThat(fromAmp.of(amp, 1).form().texts().get("readings")).isEmpty();
+        assertThat(asRead("readings=" + UUID.randomUUID() + "/1"))
+                .as("not there")
+                .isFalse();
+        for (String none : new String[] {"1", amp.id() + "/9", "x/1"}) {
+            JsonNode picture = picture("readings=" + none);
+            assertThat(picture.at("/said/readings/sentence").asString())
+                    .as(none)
+                    .contains("names no channel");
+            assertThat(picture.get("limits"))
+                    .as("nothing is judged by half of an address")
+                    .isEmpty();
         }
     }
 }

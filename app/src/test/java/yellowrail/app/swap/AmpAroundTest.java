@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.TypedAmp;
-import yellowrail.app.stage.StageForm;
+import yellowrail.app.forms.Answers;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.session.Memory.KnownRange;
 import yellowrail.core.tube.Catalogue;
@@ -39,15 +39,15 @@ class AmpAroundTest {
         return amp;
     }
 
-    private static SwapForm form(List<KnownRange> ranges, Map<String, String> typed) {
-        AmpAround around = AmpAround.of(Map.of(), amp(), 2, ranges, Optional.of(0.06));
-        return SwapForm.from(around.over(typed::get), StageForm.from(typed::get));
+    private static Answers form(List<KnownRange> ranges, Map<String, String> typed) {
+        AmpAround around = new AmpAround(amp(), 2, ranges, Optional.of(0.06));
+        return around.filled(Map.of(), typed::get);
     }
 
     /** Of two controls the ends that both reach: anything wider would promise one tube what its control does not give. */
     @Test
     void severalControlsGiveWhatAllOfThemReach() {
-        SwapForm form = form(List.of(new KnownRange(-52.1, -30.4, 0), new KnownRange(-49.8, -31.7, 0)), Map.of());
+        Answers form = form(List.of(new KnownRange(-52.1, -30.4, 0), new KnownRange(-49.8, -31.7, 0)), Map.of());
         assertThat(form.text("coldest")).isEqualTo("−49.8 V");
         assertThat(form.text("hottest")).isEqualTo("−31.7 V");
         assertThat(form.text("coreDc")).isEqualTo("60 mA");
@@ -59,7 +59,7 @@ class AmpAroundTest {
 
     @Test
     void whatIsTypedGoesBefore() {
-        SwapForm form = form(List.of(), Map.of("to1", "KT88", "channels", "1"));
+        Answers form = form(List.of(), Map.of("to1", "KT88", "channels", "1"));
         assertThat(form.text("to1")).isEqualTo("KT88");
         assertThat(form.text("channels")).isEqualTo("1");
         assertThat(form.text("coldest")).isEmpty();

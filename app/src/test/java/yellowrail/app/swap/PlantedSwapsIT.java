@@ -21,6 +21,7 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import yellowrail.app.stage.OnStage;
 import yellowrail.core.swap.Criterion;
 import yellowrail.core.swap.SwapRow;
 import yellowrail.core.swap.SwapSheet;
@@ -102,7 +103,7 @@ class PlantedSwapsIT extends yellowrail.app.AppIT {
             refused(planted);
             return;
         }
-        SwapReader.Read read = reader.read(SwapForm.from(planted.fields()::get));
+        SwapReader.Read read = reader.read(OnStage.from(SwapFields.ALL, planted.fields()::get));
         assertThat(read.said()).isEmpty();
         SwapSheet sheet = SwapSheet.of(read.asked().get(1));
         List<SwapRow> rows = planted.about().isEmpty()

@@ -49,6 +49,11 @@ public record Field(String name, Unit unit, Prefix shown, double low, double hig
         return shown.symbol() + unit.symbol();
     }
 
+    /** Whether a value lies where the field ends; zero does where it is taken, and so does what is smaller than usual. */
+    public boolean within(double value) {
+        return Math.abs(value) <= high && (sign != Sign.ABOVE_ZERO || value >= low);
+    }
+
     /** Whether a value of this size, in the unit's base, is one that is read there; zero always is. */
     public boolean plausible(double value) {
         double size = Math.abs(value);
