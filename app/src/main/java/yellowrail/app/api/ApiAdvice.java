@@ -13,6 +13,7 @@ import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
@@ -74,7 +75,21 @@ class ApiAdvice {
                             + String.join(", ", known) + ".",
                     known));
         }
+        if (unreadable.getCause() instanceof MismatchedInputException other && other.getTargetType() == String.class) {
+            return refused(at(
+                    where(other),
+                    "A text is taken here, in quotation marks, as in \"4.2 k\"; what was sent is a number, a list, an object, or"
+                            + " true or false."));
+        }
         return ResponseEntity.badRequest().body(unreadable());
+    }
+
+    /** The name under which it was sent; of a list with its place. */
+    private static String where(MismatchedInputException other) {
+        return other.getPath().stream()
+                .map(r -> r.getPropertyName() != null ? r.getPropertyName() : "[" + r.getIndex() + "]")
+                .reduce((one, next) -> next.startsWith("[") ? one + next : next)
+                .orElse("");
     }
 
     @ExceptionHandler(MethodArgumentTypeMismatchException.class)

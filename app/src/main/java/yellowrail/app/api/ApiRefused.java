@@ -1,9 +1,7 @@
 package yellowrail.app.api;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import yellowrail.app.forms.FieldErrors;
 
@@ -42,43 +40,16 @@ class ApiRefused extends RuntimeException {
         }
     }
 
-    /**
-     * The texts of a body by their names; null says nothing. A name that is none of these is refused, and so is a list, number
-     * or object.
-     *
-     * @param of what has these names, with its article
-     */
-    static Map<String, String> texts(Map<String, Object> body, List<String> names, String of) {
-        List<FieldError> refused = new ArrayList<>();
-        Map<String, String> texts = new LinkedHashMap<>();
-        body.forEach((name, value) -> {
-            if (!names.contains(name)) {
-                refused.add(new FieldError(
-                        name, of + " has no such part; it has " + String.join(", ", names) + ".", names));
-            } else if (value instanceof String text) {
-                texts.put(name, text);
-            } else if (value != null) {
-                refused.add(new FieldError(
-                        name,
-                        "A text is taken here, as in \"" + value(value) + "\", not " + kind(value) + ".",
-                        List.of()));
-            }
-        });
-        if (!refused.isEmpty()) {
-            throw new ApiRefused(refused);
+    /** @param of what has these names, with its article */
+    static void unlessKnown(Set<String> said, List<String> names, String of) {
+        List<FieldError> unknown = said.stream()
+                .filter(name -> !names.contains(name))
+                .map(name ->
+                        new FieldError(name, of + " has no such part; it has " + String.join(", ", names) + ".", names))
+                .toList();
+        if (!unknown.isEmpty()) {
+            throw new ApiRefused(unknown);
         }
-        return texts;
-    }
-
-    private static String value(Object value) {
-        return value instanceof Number || value instanceof Boolean ? String.valueOf(value) : "4.2 k";
-    }
-
-    private static String kind(Object value) {
-        if (value instanceof List) {
-            return "a list";
-        }
-        return value instanceof Number ? "a number" : value instanceof Boolean ? "true or false" : "an object";
     }
 
     static List<FieldError> errors(FieldErrors complaints) {

@@ -2,14 +2,17 @@ package yellowrail.app.api;
 
 import io.swagger.v3.oas.annotations.Operation;
 import java.util.List;
+import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.TubeName;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.tubes.TubeStore;
@@ -22,7 +25,7 @@ import yellowrail.core.tube.Lookup;
 /** Idle checks and the catalogue as JSON. */
 @RestController
 @RequestMapping("/api/v1")
-class CheckApi {
+class CheckApi implements TakesFields {
     private final TubeStore tubes;
     private final SettingStore settings;
 
@@ -33,7 +36,9 @@ class CheckApi {
 
     @Operation(summary = "Check one idle point; nothing is stored")
     @PostMapping("/idle-checks")
-    IdleResult check(@RequestBody CheckForm form) {
+    IdleResult check(@RequestBody Map<String, String> body) {
+        ApiRefused.unlessKnown(body.keySet(), CheckForm.names(), what());
+        CheckForm form = CheckForm.from(body::get);
         List<Window> windows = settings.windows();
         CheckReader.Read read = CheckReader.read(form, tubes.catalogueOrLastKnown(), windows, settings.meters());
         read.lookup()
@@ -58,5 +63,20 @@ class CheckApi {
             return TubeResult.of(found.type());
         }
         throw new NotThere("tube type of that exact name");
+    }
+
+    @Override
+    public String what() {
+        return "An idle check";
+    }
+
+    @Override
+    public List<FieldSpec<?>> fields() {
+        return CheckFields.ALL;
+    }
+
+    @Override
+    public List<String> paths() {
+        return List.of("/api/v1/idle-checks");
     }
 }

@@ -12,6 +12,7 @@ import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadFields;
 import yellowrail.app.stage.OnStage;
 import yellowrail.app.stage.StageFields;
+import yellowrail.core.stage.NoSolution;
 
 /** Taps by speakers on a stage as JSON; nothing is stored. */
 @RestController
@@ -25,11 +26,27 @@ class LoadApi implements TakesFields {
 
     @Operation(summary = "Ratio, load map and what does not fit")
     @PostMapping
-    LoadResult load(@RequestBody Map<String, Object> body) {
+    LoadResult load(@RequestBody Map<String, String> body) {
         try {
-            return LoadResult.of(answers.answered(OnStage.from(LoadFields.ALL, texts(body)::get)));
+            return LoadResult.of(answers.answered(OnStage.from(LoadFields.ALL, said(body))));
         } catch (LoadAnswers.Refused refused) {
             throw new ApiRefused(refused.complaints());
+        }
+    }
+
+    @Operation(summary = "Heat over frequency into the open cell's speakers, which have a curve")
+    @PostMapping("/heat")
+    HeatResult heat(@RequestBody Map<String, String> body) {
+        try {
+            return answers.heated(OnStage.from(LoadFields.ALL, said(body)))
+                    .map(HeatResult::of)
+                    .orElseThrow(() -> ApiAdvice.at(
+                            LoadFields.OPEN.name(),
+                            "Heat over frequency takes speakers with a curve on a tap that is no stop."));
+        } catch (LoadAnswers.Refused refused) {
+            throw new ApiRefused(refused.complaints());
+        } catch (NoSolution none) {
+            throw ApiAdvice.at("stage", none.getMessage());
         }
     }
 
@@ -45,6 +62,6 @@ class LoadApi implements TakesFields {
 
     @Override
     public List<String> paths() {
-        return List.of("/api/v1/loads");
+        return List.of("/api/v1/loads", "/api/v1/loads/heat");
     }
 }

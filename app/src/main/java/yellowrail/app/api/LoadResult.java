@@ -6,8 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.app.load.LoadAnswers;
 import yellowrail.app.load.LoadEffects;
+import yellowrail.app.load.OpenCell;
+import yellowrail.app.load.RealFigures;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.RealLoad;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Transformer;
 import yellowrail.core.reading.Estimate;
@@ -29,7 +32,64 @@ record LoadResult(
         @Schema(description = "What the idle alone does not pass; null where it passes all")
         AtAnyLoad atAnyLoad,
 
+        @Schema(description = "What copper, inductance and core make of the open cell; null where it is no operation")
+        Real real,
+
         @Schema(description = "Gravest first") List<Said> remarks) {
+    @Schema(
+            description =
+                    "The open cell with its real transformer; a figure is null where what it hangs on was not sent")
+    record Real(
+            @Schema(description = "The set of speakers as written")
+            String speakers,
+
+            @Schema(description = "Tap, Ω") double tap,
+
+            @Schema(description = "What the tubes see with the copper, Ω")
+            Double seenOhms,
+
+            @Schema(description = "Copper of the whole primary, Ω")
+            Double primaryCopperOhms,
+
+            @Schema(description = "Copper of the tap as seen from the primary, Ω")
+            Double secondaryCopperOhms,
+
+            @Schema(description = "Share of the power that reaches the speakers")
+            Double efficiency,
+
+            @Schema(description = "Share by which a ratio read at 50 Hz with the primary driven comes out low")
+            Double magnetisingShare,
+
+            @Schema(description = "Power at clipping, W") Double fullWatts,
+
+            @Schema(description = "Down to which the core passes that power, Hz")
+            Double lowestHertz,
+
+            @Schema(description = "What the core carries at the lowest note of the instrument, W")
+            Double wattsAtLowestNote,
+
+            @Schema(description = "What the stage shows to its load at small signals, Ω")
+            Double outputOhms,
+
+            @Schema(description = "Low corner at small signals, −3 dB, Hz")
+            Double cornerHertz) {
+        static Real of(OpenCell open, RealFigures real) {
+            return new Real(
+                    open.row().text(),
+                    open.cell().tap(),
+                    real.copper().map(RealLoad::seenOhms).orElse(null),
+                    real.copper().map(RealLoad::primaryCopper).orElse(null),
+                    real.copper().map(RealLoad::secondaryCopper).orElse(null),
+                    real.copper().map(RealLoad::efficiency).orElse(null),
+                    real.magnetising().orElse(null),
+                    real.carried().map(RealFigures.Carried::fullWatts).orElse(null),
+                    real.carried().map(RealFigures.Carried::lowestHertz).orElse(null),
+                    real.carried().map(RealFigures.Carried::wattsThere).orElse(null),
+                    real.outputOhms().orElse(null),
+                    real.cornerHertz().orElse(null));
+        }
+    }
+
     @Schema(description = "A value with the half width of its 95 % band")
     record Figure(
             @Schema(description = "The value, in the unit of the figure")
@@ -128,6 +188,9 @@ record LoadResult(
                 map,
                 answered.atAnyLoad()
                         .map(w -> new AtAnyLoad(w.standing(), w.words()))
+                        .orElse(null),
+                answered.real()
+                        .map(real -> Real.of(answered.opened().orElseThrow(), real))
                         .orElse(null),
                 answered.remarks().stream()
                         .map(r -> new Said(r.code(), r.code().weight(), r.about(), r.sentence()))

@@ -40,7 +40,6 @@ class OpenApi {
     @Bean
     OpenApiCustomizer sensing() {
         return api -> {
-            describe(api, "CheckForm", Ways.ALL, p -> true);
             api.getComponents().addSchemas("AmpForm", amp());
             describe(api, "AmpForm", Ways.kept(), p -> p.kind() != Parameter.Kind.TUBES);
         };

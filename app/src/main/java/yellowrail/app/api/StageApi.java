@@ -39,7 +39,7 @@ class StageApi implements TakesFields {
 
     @Operation(summary = "One stage from idle to full drive")
     @PostMapping
-    StageResult stage(@RequestBody Map<String, Object> body) {
+    StageResult stage(@RequestBody Map<String, String> body) {
         Asked asked = asked(body);
         try {
             return StageResult.of(
@@ -54,7 +54,7 @@ class StageApi implements TakesFields {
 
     @Operation(summary = "What a stage does over idle, load, mains and mismatch, and what follows from it")
     @PostMapping("/sweeps")
-    SweepsResult sweeps(@RequestBody Map<String, Object> body) throws IOException, InterruptedException {
+    SweepsResult sweeps(@RequestBody Map<String, String> body) throws IOException, InterruptedException {
         Asked asked = asked(body);
         List<StageSweeps.Piece> pieces = new ArrayList<>();
         sweeps.run(asked.read().setting().orElseThrow(), asked.read(), asked.facts(), pieces::add);
@@ -80,8 +80,8 @@ class StageApi implements TakesFields {
         return List.of("/api/v1/stages", "/api/v1/stages/sweeps");
     }
 
-    private Asked asked(Map<String, Object> body) {
-        StageForm form = StageForm.from(texts(body)::get);
+    private Asked asked(Map<String, String> body) {
+        StageForm form = StageForm.from(said(body));
         TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         if (read.setting().isEmpty()) {

@@ -25,9 +25,9 @@ class SwapApi implements TakesFields {
 
     @Operation(summary = "The sheet of each candidate: every limit with its verdict")
     @PostMapping
-    SwapResult swap(@RequestBody Map<String, Object> body) {
+    SwapResult swap(@RequestBody Map<String, String> body) {
         try {
-            return SwapResult.of(answers.answered(OnStage.from(SwapFields.ALL, texts(body)::get)));
+            return SwapResult.of(answers.answered(OnStage.from(SwapFields.ALL, said(body))));
         } catch (SwapAnswers.Refused refused) {
             throw new ApiRefused(refused.said().entrySet().stream()
                     .map(e -> new ApiRefused.FieldError(

@@ -2,6 +2,8 @@ package yellowrail.app.api;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 
 /** A route that takes texts by the names of a page's fields; its documentation is made of them. */
@@ -16,11 +18,23 @@ interface TakesFields {
     List<String> paths();
 
     /**
-     * What a body says of these fields: a name that is none of them is refused, and so is what is no text.
+     * What a body says of these fields, null where it says nothing. A name that is none of them is refused, and so is a text that
+     * its field does not understand, whether or not the answer would hang on it.
      *
      * @throws ApiRefused with a sentence at each name
      */
-    default Map<String, String> texts(Map<String, Object> body) {
-        return ApiRefused.texts(body, FieldSpec.names(fields()), what());
+    default UnaryOperator<String> said(Map<String, String> body) {
+        ApiRefused.unlessKnown(body.keySet(), FieldSpec.names(fields()), what());
+        FieldErrors complaints = new FieldErrors();
+        for (FieldSpec<?> field : fields()) {
+            String text = body.get(field.name());
+            if (text != null && !text.isBlank()) {
+                field.read(text.strip(), complaints);
+            }
+        }
+        if (complaints.any()) {
+            throw new ApiRefused(complaints);
+        }
+        return body::get;
     }
 }

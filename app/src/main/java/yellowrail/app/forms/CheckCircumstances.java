@@ -24,16 +24,14 @@ final class CheckCircumstances {
 
     /** Told how far apart, the core decides whether that is too far; told only that they are apart, it is. */
     private Pairing pairing() {
-        boolean apart = complaints.pick("pair", form.pair(), Words.PAIR, false);
-        complaints.counts("minutes", form.minutes(), apart, "when the volts were taken before");
-        complaints.counts("moved", form.moved(), apart, "when the volts were taken before");
+        boolean apart = form.read(CheckFields.APART, complaints).orElse(false);
+        complaints.counts(CheckFields.MINUTES, form, apart, "when the volts were taken before");
+        complaints.counts(CheckFields.MOVED, form, apart, "when the volts were taken before");
         if (!apart) {
             return Pairing.together();
         }
-        Optional<Double> minutes =
-                complaints.quantity("minutes", form.minutes(), Fields.MINUTES).map(Typed::value);
-        Optional<Double> moved =
-                complaints.quantity("moved", form.moved(), Fields.CHANGE).map(t -> t.value() / 100);
+        Optional<Double> minutes = form.read(CheckFields.MINUTES, complaints).map(Typed::value);
+        Optional<Double> moved = form.read(CheckFields.MOVED, complaints).map(t -> t.value() / 100);
         return minutes.isEmpty() || moved.isEmpty()
                 ? new Pairing(minutes, moved, true)
                 : new Pairing(minutes, moved, false);
@@ -42,20 +40,21 @@ final class CheckCircumstances {
     Circumstances circumstances() {
         Pairing pairing = pairing();
         complaints.counts(
-                "spread",
-                form.spread(),
-                MethodReader.way(form.method()).filter(Way::several).isPresent(),
+                CheckFields.SPREAD,
+                form,
+                MethodReader.way(form.text(CheckFields.METHOD))
+                        .filter(Way::several)
+                        .isPresent(),
                 "where one reading stands for several tubes");
-        Optional<Double> spread =
-                complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
+        Optional<Double> spread = form.read(CheckFields.SPREAD, complaints).map(t -> t.value() / 100);
         if (spread.isPresent() && spread.get() > 1) {
             complaints.add("spread", "A spread is 0 to 100 % of the mean.");
             spread = Optional.empty();
         }
         return new Circumstances(
                 mains(),
-                complaints.yes("limiter", form.limiter()),
-                complaints.yes("reduced", form.reduced()),
+                form.read(CheckFields.LIMITER, complaints).orElse(false),
+                form.read(CheckFields.REDUCED, complaints).orElse(false),
                 pairing,
                 spread,
                 Optional.empty());
@@ -67,21 +66,17 @@ final class CheckCircumstances {
     }
 
     private Optional<Mains> mains() {
-        mains = complaints.quantity("mains", form.mains(), Fields.MAINS);
+        mains = form.read(CheckFields.MAINS, complaints);
         if (mains.filter(v -> !Mains.possible(v.value())).isPresent()) {
             complaints.add(
                     "mains", "No outlet gives " + Show.siPlain(mains.get().value(), Unit.VOLT, 4) + "; 300 V at most.");
             mains = Optional.empty();
         }
         Optional<Double> now = mains.map(Typed::value);
-        double nominal = complaints
-                .quantity("nominal", form.nominal(), Fields.MAINS)
-                .map(Typed::value)
-                .orElse(DEFAULT_NOMINAL);
-        double highest = complaints
-                .quantity("highest", form.highest(), Fields.MAINS)
-                .map(Typed::value)
-                .orElse(nominal * 1.1);
+        double nominal =
+                form.read(CheckFields.NOMINAL, complaints).map(Typed::value).orElse(DEFAULT_NOMINAL);
+        double highest =
+                form.read(CheckFields.HIGHEST, complaints).map(Typed::value).orElse(nominal * 1.1);
         try {
             return Optional.of(new Mains(now, nominal, nominal * 0.9, highest));
         } catch (IllegalArgumentException refused) {

@@ -1,7 +1,5 @@
 package yellowrail.app.forms;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -115,20 +113,20 @@ public final class CheckReader {
                 reader.tap,
                 reader.mains,
                 reader.methodKnown,
-                !or(form.reading(), "").isBlank());
+                !form.text(CheckFields.READING).isEmpty());
     }
 
     /** The fields whose unusual values are confirmed: as they are typed now. */
     private Set<String> confirmed() {
         Set<String> names = new LinkedHashSet<>();
-        for (String entry : or(form.confirmed(), "").split(";")) {
+        for (String entry : form.text(CheckFields.CONFIRMED).split(";")) {
             String[] parts = entry.strip().split(":", 2);
             if (parts[0].isEmpty()) {
                 continue;
             }
             if (!CheckForm.names().contains(parts[0])) {
                 complaints.add("confirmed", "“" + FieldErrors.shorten(parts[0]) + "” is no field of a check.");
-            } else if (parts.length == 1 || form.typed(parts[0]).equals(parts[1].strip())) {
+            } else if (parts.length == 1 || form.answers().text(parts[0]).equals(parts[1].strip())) {
                 names.add(parts[0]);
             }
         }
@@ -136,21 +134,20 @@ public final class CheckReader {
     }
 
     private IdleQuestion question() {
-        Topology topology = complaints.pick("topology", form.topology(), Words.TOPOLOGY, Topology.PUSH_PULL);
-        Connection connection = complaints.pick("connection", form.connection(), Words.CONNECTION, Connection.PENTODE);
+        Topology topology = form.read(CheckFields.TOPOLOGY, complaints);
+        Connection connection = form.read(CheckFields.CONNECTION, complaints);
         // A cathode-bias resistor says how the tube is biased, as long as nothing else is said.
-        Optional<Way<?>> way = MethodReader.way(form.method());
+        Optional<Way<?>> way = MethodReader.way(form.text(CheckFields.METHOD));
         BiasScheme usual = way.filter(w -> w.tells() == Way.Tells.CURRENT_AND_CATHODE_VOLTS)
                         .isPresent()
                 ? BiasScheme.CATHODE
                 : BiasScheme.FIXED_UNKNOWN;
-        BiasScheme bias = complaints.pick("bias", form.bias(), Words.BIAS, usual);
+        BiasScheme bias = form.read(CheckFields.BIAS, complaints).orElse(usual);
         tap = tap(connection);
         Optional<TubeType> type = type();
         StageFacts stage = new StageFacts(type, edition(type), topology, connection, bias);
-        SensingTexts.refuseUnknown(form.sensing(), CheckForm.names(), complaints);
         Optional<SensingMethod> method =
-                new MethodReader(form.sensing(), connection, tap, complaints).read(form.method());
+                new MethodReader(form.sensing(), connection, tap, complaints).read(form.text(CheckFields.METHOD));
         methodKnown = method.isPresent();
         SensingMethod known = method.orElse(new GridVoltsOnly());
         Optional<Typed> reading = ofGrid(method) ? Optional.empty() : method.flatMap(this::reading);
@@ -160,7 +157,7 @@ public final class CheckReader {
         CheckTarget aim = new CheckTarget(form, complaints, windows);
         PlateVolts plate = volts.plate();
         ScreenCurrent screen = volts.screen(type.map(TubeType::hasScreen).orElse(true));
-        Optional<Typed> screenVolts = complaints.quantity("vg2", form.vg2(), Fields.SCREEN);
+        Optional<Typed> screenVolts = form.read(CheckFields.SCREEN_VOLTS, complaints);
         Circumstances circumstances = around.circumstances();
         mains = around.read();
         return new IdleQuestion(
@@ -178,26 +175,26 @@ public final class CheckReader {
     }
 
     private Optional<Typed> reading(SensingMethod method) {
-        return complaints.quantity("reading", form.reading(), method.field());
+        return complaints.quantity("reading", form.text(CheckFields.READING), method.field());
     }
 
     /** Negative volts where a current is taken: what they can tell is said as soon as they are recognised. */
     private boolean ofGrid(Optional<SensingMethod> method) {
-        boolean grid = MethodReader.way(form.method())
+        boolean grid = MethodReader.way(form.text(CheckFields.METHOD))
                 .filter(w -> w.type() == GridVoltsOnly.class)
                 .isPresent();
-        Optional<Typed> volts = MeterText.understand(or(form.reading(), ""), Quantity.GRID.field())
+        Optional<Typed> volts = MeterText.understand(form.text(CheckFields.READING), Quantity.GRID.field())
                 .value();
         boolean negative = !grid
                 && volts.filter(v -> v.unit() == Unit.VOLT && v.value() <= LEAST_GRID)
                         .isPresent()
-                && method.flatMap(m -> MeterText.understand(or(form.reading(), ""), m.field())
+                && method.flatMap(m -> MeterText.understand(form.text(CheckFields.READING), m.field())
                                 .value())
                         .isEmpty();
         if (negative) {
             complaints.add(
                     "reading",
-                    "“" + FieldErrors.shorten(form.reading())
+                    "“" + FieldErrors.shorten(form.text(CheckFields.READING))
                             + "” looks like grid volts. They tell that bias is there and"
                             + " how it moves, never what the tube draws: the same grid volts are cold in one tube and"
                             + " dangerous in another. Read a current: across the cathode resistor, on an adaptor, or"
@@ -207,11 +204,13 @@ public final class CheckReader {
     }
 
     private double tap(Connection connection) {
-        complaints.counts("tap", form.tap(), connection == Connection.ULTRALINEAR, "in ultralinear");
+        complaints.counts(CheckFields.TAP, form, connection == Connection.ULTRALINEAR, "in ultralinear");
         if (connection != Connection.ULTRALINEAR) {
             return 0;
         }
-        Optional<Typed> percent = complaints.quantity("tap", or(form.tap(), "40"), Fields.PERCENT);
+        Optional<Typed> percent = form.text(CheckFields.TAP).isEmpty()
+                ? complaints.quantity("tap", "40", Fields.PERCENT)
+                : form.read(CheckFields.TAP, complaints);
         if (percent.isPresent() && percent.get().value() > 100) {
             complaints.add("tap", "A tap lies within 0 to 100 % of the half primary's turns.");
             return 0.4;
@@ -220,7 +219,7 @@ public final class CheckReader {
     }
 
     private Optional<TubeType> type() {
-        String name = or(form.tube(), "");
+        String name = form.text(CheckFields.TUBE);
         if (name.isEmpty()) {
             return Optional.empty();
         }
@@ -234,7 +233,7 @@ public final class CheckReader {
     }
 
     private Optional<Ratings> edition(Optional<TubeType> type) {
-        String name = or(form.edition(), "");
+        String name = form.text(CheckFields.EDITION);
         if (name.isEmpty() || type.isEmpty()) {
             return Optional.empty();
         }

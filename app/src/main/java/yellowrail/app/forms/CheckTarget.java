@@ -1,7 +1,5 @@
 package yellowrail.app.forms;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
@@ -25,10 +23,10 @@ final class CheckTarget {
     }
 
     Optional<Target> target(Optional<SensingMethod> method) {
-        String name = or(form.target(), "");
-        complaints.counts("lo", form.lo(), name.equals("own"), "with a target window of your own");
-        complaints.counts("hi", form.hi(), name.equals("own"), "with a target window of your own");
-        complaints.counts("maker", form.maker(), name.equals("maker"), "with the maker's figure as target");
+        String name = form.text(CheckFields.TARGET);
+        complaints.counts(CheckFields.LOW, form, name.equals("own"), "with a target window of your own");
+        complaints.counts(CheckFields.HIGH, form, name.equals("own"), "with a target window of your own");
+        complaints.counts(CheckFields.MAKER, form, name.equals("maker"), "with the maker's figure as target");
         if (name.isEmpty()) {
             return Optional.empty();
         }
@@ -36,10 +34,10 @@ final class CheckTarget {
             return ownWindow();
         }
         if (name.equals("maker")) {
-            if (or(form.maker(), "").isEmpty()) {
+            if (form.text(CheckFields.MAKER).isEmpty()) {
                 complaints.add("maker", "The target is the maker's figure: what shall the test point show?");
             }
-            return method.flatMap(m -> complaints.quantity("maker", form.maker(), m.field()))
+            return method.flatMap(m -> complaints.quantity("maker", form.text(CheckFields.MAKER), m.field()))
                     .map(Target.MakersFigure::new);
         }
         Optional<Target> named = windows.stream()
@@ -53,8 +51,8 @@ final class CheckTarget {
     }
 
     private Optional<Target> ownWindow() {
-        Optional<Typed> low = complaints.quantity("lo", form.lo(), Fields.PERCENT);
-        Optional<Typed> high = complaints.quantity("hi", form.hi(), Fields.PERCENT);
+        Optional<Typed> low = form.read(CheckFields.LOW, complaints);
+        Optional<Typed> high = form.read(CheckFields.HIGH, complaints);
         if (low.isEmpty() || high.isEmpty()) {
             complaints.add(low.isEmpty() ? "lo" : "hi", "Your own window needs both edges, in per cent of the rating.");
             return Optional.empty();
@@ -71,7 +69,7 @@ final class CheckTarget {
     /** The builder's own margin, share of the rating. */
     double ceiling(BiasScheme bias, Topology topology) {
         double usual = bias.usualCeiling(topology);
-        Optional<Typed> typed = complaints.quantity("ceiling", form.ceiling(), Fields.PERCENT);
+        Optional<Typed> typed = form.read(CheckFields.CEILING, complaints);
         if (typed.isPresent() && !(typed.get().value() > 0 && typed.get().value() <= 150)) {
             complaints.add("ceiling", "A ceiling lies above 0 and at most at 150 % of the rating.");
             return usual;

@@ -118,6 +118,11 @@ public final class FieldErrors {
         }
     }
 
+    /** The same of a field's answer. */
+    void counts(FieldSpec<?> field, CheckForm form, boolean does, String when) {
+        counts(field.name(), form.text(field), does, when);
+    }
+
     public void add(String name, String sentence) {
         add(name, sentence, List.of());
     }

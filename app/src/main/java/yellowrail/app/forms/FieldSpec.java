@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
 
 /**
  * A field, and the only place where it exists: forms, addresses, JSON, its documentation and refusals are made from lists of
@@ -117,6 +118,16 @@ public record FieldSpec<T>(
                         },
                         value -> Show.fixed(value, 1))
                 .usually(usual);
+    }
+
+    /** A reading with its last digit, of whatever size: what is unusual is asked about with what else was typed. */
+    public static FieldSpec<Optional<Typed>> reading(String name, String label, Field field) {
+        return text(
+                name,
+                label,
+                "",
+                (n, text, complaints) -> complaints.quantity(n, text, field),
+                value -> value.map(Typed::echo).orElse(""));
     }
 
     /** A whole number; a blank is not answered. */

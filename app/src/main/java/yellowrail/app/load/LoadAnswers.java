@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.stage.OnStage;
+import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.SpeakerNetwork;
@@ -15,6 +16,7 @@ import yellowrail.core.load.Transformer;
 import yellowrail.core.stage.Netlist;
 import yellowrail.core.stage.ReactiveSolver;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.StageSolver;
 
 /** A load for programs: as figures, and as a netlist. */
@@ -22,10 +24,12 @@ import yellowrail.core.stage.StageSolver;
 public class LoadAnswers {
     private final LoadQuestions questions;
     private final LoadEffects effects;
+    private final LoadHeat heat;
 
-    LoadAnswers(LoadQuestions questions, LoadEffects effects) {
+    LoadAnswers(LoadQuestions questions, LoadEffects effects, LoadHeat heat) {
         this.questions = questions;
         this.effects = effects;
+        this.heat = heat;
     }
 
     /**
@@ -33,30 +37,76 @@ public class LoadAnswers {
      *
      * @param judged the worst limit of each cell that is an operation, by cell: of what a load moves
      * @param atAnyLoad what does not pass whatever the load; empty where all of it does
+     * @param opened the cell that is looked at
+     * @param real what copper, inductance and core make of it; empty where it is no operation
      */
     public record Answered(
             Transformer transformer,
             LoadMap map,
             List<Remark> remarks,
             Map<LoadMap.Cell, LoadEffects.Worst> judged,
-            Optional<LoadEffects.Worst> atAnyLoad) {}
+            Optional<LoadEffects.Worst> atAnyLoad,
+            Optional<OpenCell> opened,
+            Optional<RealFigures> real) {}
 
-    /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
-    public Answered answered(OnStage form) {
+    /**
+     * Heat over frequency of the cell that is looked at.
+     *
+     * @param judged plate, screen and peak, each at its gravest frequency in the band
+     */
+    public record Heated(OpenCell opened, HeatOverFrequency heat, List<OverFrequency> judged) {}
+
+    /**
+     * Heat over frequency; empty where the open cell is no operation, or its speakers have no curve.
+     *
+     * @throws Refused when a field is not understood
+     * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
+     */
+    public Optional<Heated> heated(OnStage form) {
+        LoadQuestion asked = understood(form);
+        LoadEffects.Judge judge = asked.judge();
+        return asked.heated().map(open -> {
+            StageSetting setting =
+                    judge.setting().orElseThrow().load(open.cell().factor());
+            return new Heated(
+                    open,
+                    heat.points(setting, asked.onTap()),
+                    heat.judged(setting, judge, asked.onTap(), asked.read().band()));
+        });
+    }
+
+    private LoadQuestion understood(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         LoadReader.Read read = asked.read();
         if (read.complaints().any() || asked.map().isEmpty()) {
             throw new Refused(
                     read.complaints().any() ? read.complaints() : read.stage().complaints());
         }
-        LoadMap map = asked.map().get();
+        FieldErrors besides = new FieldErrors();
+        asked.said().forEach((name, complaint) -> besides.add(name, complaint.sentence(), complaint.choices()));
+        if (besides.any()) {
+            throw new Refused(besides);
+        }
+        return asked;
+    }
+
+    /** @throws Refused when a field is not understood, or nothing of the stage can be computed */
+    public Answered answered(OnStage form) {
+        LoadQuestion asked = understood(form);
+        LoadMap map = asked.map().orElseThrow();
         Map<LoadMap.Cell, LoadEffects.Worst> judged = new LinkedHashMap<>();
         map.rows().stream()
                 .flatMap(row -> row.cells().stream())
                 .filter(cell -> cell.stop().isEmpty())
                 .forEach(cell -> judged.put(cell, effects.worst(cell, asked.judge())));
         return new Answered(
-                asked.transformer().orElseThrow(), map, asked.remarks(), judged, effects.atAnyLoad(asked.judge()));
+                asked.transformer().orElseThrow(),
+                map,
+                asked.remarks(),
+                judged,
+                effects.atAnyLoad(asked.judge()),
+                asked.opened(),
+                asked.real(effects));
     }
 
     /** What was typed is not understood. */

@@ -82,7 +82,7 @@ public final class LoadFields {
             .toList();
 
     /** The open cell: the tap's ohms and the place of the set. */
-    static final FieldSpec<String> OPEN = FieldSpec.plain("open", "Open cell of the map, as in 8:2");
+    public static final FieldSpec<String> OPEN = FieldSpec.plain("open", "Open cell of the map, as in 8:2");
     /** The kept one that is looked at. */
     static final FieldSpec<Optional<UUID>> TRANSFORMER = FieldSpec.text(
             "transformer",

@@ -3,7 +3,6 @@ package yellowrail.app.load;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.Remark;
@@ -25,7 +24,7 @@ final class LoadGrid {
         this.effects = effects;
     }
 
-    LoadView.Grid of(LoadMap map, Transformer transformer, LoadEffects.Judge judge, Optional<Opened> opened) {
+    LoadView.Grid of(LoadMap map, Transformer transformer, LoadEffects.Judge judge, Optional<OpenCell> opened) {
         List<LoadView.GridRow> rows = new ArrayList<>();
         for (int i = 0; i < map.rows().size(); i++) {
             LoadMap.Row row = map.rows().get(i);

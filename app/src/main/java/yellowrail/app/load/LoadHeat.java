@@ -16,7 +16,6 @@ import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
 import yellowrail.core.judging.At;
-import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.load.FrequencyFigures;
 import yellowrail.core.load.HeatOverFrequency;
@@ -129,11 +128,8 @@ class LoadHeat {
     /** Heat over frequency at full drive, in per cent of the ratings. */
     LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
         TubeFacts facts = judge.facts().orElseThrow();
-        ModelTrust.Bands bands = facts.bands(engine.picture(setting, judge.highest()));
-        List<FrequencyFigures> figures = setting.outcomes().parallelStream()
-                .map(o -> figures(o, judge.highest(), load, band, bands))
-                .toList();
-        HeatOverFrequency heat = heat(setting.outcomes().get(0), load);
+        List<FrequencyFigures> figures = outcomes(setting, judge, load, band);
+        HeatOverFrequency heat = points(setting, load);
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
         List<double[]> plate = drawn(heat, load.speakers(), p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
@@ -161,6 +157,29 @@ class LoadHeat {
                         + " V peak at each grid: full drive into"
                         + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
                 told(figures, load.speakers(), facts, band));
+    }
+
+    /** Heat over frequency at this mains, with the grid supply as it is where that is known and following it otherwise. */
+    HeatOverFrequency points(StageSetting setting, SpeakerOnTap load) {
+        return heat(setting.outcomes().get(0), load);
+    }
+
+    /** How the hottest plate and screen and the highest peak in the band stand, whatever the bias can turn out to be. */
+    List<OverFrequency> judged(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+        TubeFacts facts = judge.facts().orElseThrow();
+        List<FrequencyFigures> outcomes = outcomes(setting, judge, load, band);
+        return JUDGED.keySet().stream()
+                .filter(limit -> outcomes.get(0).of(limit, At.NOW).isPresent())
+                .map(limit -> OverFrequency.of(limit, outcomes, facts))
+                .toList();
+    }
+
+    private List<FrequencyFigures> outcomes(
+            StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+        ModelTrust.Bands bands = judge.facts().orElseThrow().bands(engine.picture(setting, judge.highest()));
+        return setting.outcomes().parallelStream()
+                .map(o -> figures(o, judge.highest(), load, band, bands))
+                .toList();
     }
 
     private HeatOverFrequency heat(StageSetting setting, SpeakerOnTap load) {
@@ -206,7 +225,7 @@ class LoadHeat {
                         count + " frequencies could not be computed: the hottest point may lie among them.")));
         JUDGED.forEach((limit, what) -> {
             if (outcomes.get(0).of(limit, At.NOW).isPresent()) {
-                lines.add(line(what, limit, outcomes, facts));
+                lines.add(line(what, OverFrequency.of(limit, outcomes, facts)));
             }
         });
         return lines;
@@ -228,26 +247,18 @@ class LoadHeat {
                         + " over the whole band before you trust what is computed here."));
     }
 
-    private static LoadView.RemarkLine line(
-            String what, PublishedLimit limit, List<FrequencyFigures> outcomes, TubeFacts facts) {
-        List<Judgement> gravest = outcomes.stream()
-                .flatMap(o -> facts.judge().all(List.of(limit), o).stream().max(Judgement.GRAVITY).stream())
-                .toList();
-        Standing standing = gravest.isEmpty()
-                ? facts.judge().without(limit)
-                : Standing.ofOutcomes(gravest.stream().map(Judgement::standing).toList());
-        Optional<Judgement> worst = gravest.stream().max(Judgement.GRAVITY);
-        FrequencyFigures of = outcomes.get(worst.map(gravest::indexOf).orElse(0));
-        At at = worst.map(Judgement::at).orElse(At.NOW);
+    private static LoadView.RemarkLine line(String what, OverFrequency judged) {
+        Standing standing = judged.standing();
         return new LoadView.RemarkLine(
                 standing == Standing.OVER ? "caution" : "note",
                 standing == Standing.OVER ? "over" : standing.passes() ? "open" : "warm",
-                what + ": "
-                        + Show.si(of.of(limit, at).orElseThrow().figure().value(), limit.unit(), 3) + " at "
-                        + hertz(of.where(limit, at).orElseThrow().hertz()) + " Hz"
-                        + (at == At.NOW ? "" : " and " + Show.fixed(100 * of.mains(at), 0) + " % mains")
-                        + worst.map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
-                                        + Show.siPlain(j.allowed(), limit.unit(), 3)
+                what + ": " + Show.si(judged.figure(), judged.limit().unit(), 3) + " at " + hertz(judged.hertz())
+                        + " Hz"
+                        + (judged.at() == At.NOW ? "" : " and " + Show.fixed(100 * judged.mains(), 0) + " % mains")
+                        + judged.worst()
+                                .map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
+                                        + Show.siPlain(
+                                                j.allowed(), judged.limit().unit(), 3)
                                         + (standing.passes() || standing == Standing.OVER
                                                 ? "."
                                                 : ", " + standing.words() + "."))

@@ -7,12 +7,10 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.app.stage.OnStage;
 import yellowrail.app.transformers.TapLine;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Wiring;
-import yellowrail.core.stage.Cycle;
 
 /** Makes what the load page shows of what was typed. */
 @Component
@@ -35,7 +33,7 @@ class LoadPages {
         LoadQuestion asked = questions.ask(form);
         LoadReader.Read read = asked.read();
         LoadEffects.Judge judge = asked.judge();
-        Optional<Opened> opened = asked.opened();
+        Optional<OpenCell> opened = asked.opened();
         return new LoadView(
                 asked.said(),
                 expected(read),
@@ -46,7 +44,7 @@ class LoadPages {
                         .orElse(""),
                 asked.remarks().stream().map(LoadPages::line).toList(),
                 read.transformer()
-                        .map(t -> TransformerPicture.picture(t, opened, asked.setting(), watts(asked, judge)))
+                        .map(t -> TransformerPicture.picture(t, opened, asked.setting(), asked.watts(effects)))
                         .orElse(null),
                 opened.map(o -> o.row().speakers())
                         .filter(s -> s.drivers().size() > 1)
@@ -60,29 +58,20 @@ class LoadPages {
                 opened.filter(o -> o.row().speakers().hasCurve())
                         .map(o -> LoadHeat.impedance(asked.onTap(), o.cell().tap(), read.band()))
                         .orElse(null),
-                heated(asked).isPresent(),
+                asked.heated().isPresent(),
                 asked.setting().isPresent() ? "" : trouble(read.stage().complaints()));
     }
 
-    /** Power at clipping of the open cell, W. */
-    private Optional<Double> watts(LoadQuestion asked, LoadEffects.Judge judge) {
-        return asked.operation()
-                .flatMap(o -> effects.full(o.cell().factor(), judge))
-                .map(Cycle::watts);
-    }
-
     private List<LoadView.RemarkLine> real(LoadQuestion asked, LoadEffects.Judge judge) {
-        if (asked.operation().isEmpty() || judge.facts().isEmpty()) {
-            return List.of();
-        }
-        Opened open = asked.operation().get();
-        return watts(asked, judge)
-                .map(watts -> LoadReal.lines(
+        return asked.real(effects)
+                .map(real -> LoadReal.lines(
+                        real,
                         asked.read().parts(),
-                        judge.setting().orElseThrow().load(open.cell().factor()),
-                        asked.turns(),
-                        open.row().nominalOhms(),
-                        watts,
+                        judge.setting()
+                                .orElseThrow()
+                                .load(asked.operation().orElseThrow().cell().factor())
+                                .stage()
+                                .loadOhms(),
                         asked.read().band()))
                 .orElse(List.of());
     }
@@ -94,15 +83,10 @@ class LoadPages {
                 .filter(map -> asked.tube().facts().isPresent())
                 .map(map -> choices.of(
                         map,
-                        asked.opened().map(Opened::cell),
+                        asked.opened().map(OpenCell::cell),
                         asked.opened().map(o -> o.row().speakers()).filter(Wiring::hasCurve),
                         asked.judge(),
                         asked.read().band()));
-    }
-
-    /** The open cell, where heat over frequency can be computed. */
-    private static Optional<Opened> heated(LoadQuestion asked) {
-        return asked.operation().filter(o -> o.row().speakers().hasCurve());
     }
 
     /**
@@ -113,7 +97,7 @@ class LoadPages {
     Optional<LoadView.Frequencies> heat(OnStage form) {
         LoadQuestion asked = questions.ask(form);
         LoadEffects.Judge judge = asked.judge();
-        return heated(asked)
+        return asked.heated()
                 .map(o -> heat.heat(
                         judge.setting().orElseThrow().load(o.cell().factor()),
                         judge,

@@ -13,6 +13,7 @@ import yellowrail.core.load.Remark;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Transformer;
 import yellowrail.core.reading.Estimate;
+import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
 
@@ -29,11 +30,8 @@ record LoadQuestion(
         LoadReader.Read read,
         Optional<StageSetting> setting,
         Optional<LoadMap> map,
-        Optional<Opened> opened,
+        Optional<OpenCell> opened,
         Map<String, FieldErrors.Complaint> said) {
-    /** One cell of the map. */
-    record Opened(LoadMap.Row row, LoadMap.Cell cell) {}
-
     Optional<Transformer> transformer() {
         return read.transformer();
     }
@@ -48,8 +46,36 @@ record LoadQuestion(
     }
 
     /** The open cell where it is an operation. */
-    Optional<Opened> operation() {
+    Optional<OpenCell> operation() {
         return opened.filter(o -> o.cell().stop().isEmpty() && setting.isPresent());
+    }
+
+    /** The open cell, where heat over frequency can be computed. */
+    Optional<OpenCell> heated() {
+        return operation().filter(o -> o.row().speakers().hasCurve());
+    }
+
+    /** Power at clipping of the open cell, W. */
+    Optional<Double> watts(LoadEffects effects) {
+        return operation()
+                .flatMap(o -> effects.full(o.cell().factor(), judge()))
+                .map(Cycle::watts);
+    }
+
+    /** What the transformer's copper, inductance and core make of the open cell; empty where it is no operation. */
+    Optional<RealFigures> real(LoadEffects effects) {
+        return tube.facts().isEmpty()
+                ? Optional.empty()
+                : watts(effects)
+                        .map(watts -> RealFigures.of(
+                                read.parts(),
+                                judge().setting()
+                                        .orElseThrow()
+                                        .load(opened.orElseThrow().cell().factor()),
+                                turns(),
+                                opened.orElseThrow().row().nominalOhms(),
+                                watts,
+                                read.band()));
     }
 
     /** Whole primary over the tap of the open cell. */

@@ -8,7 +8,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.stage.OnStage;
@@ -56,7 +55,7 @@ class LoadQuestions {
         Optional<LoadMap> map = read.transformer()
                 .flatMap(t -> setting.map(
                         s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
-        Optional<Opened> opened = map.flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
+        Optional<OpenCell> opened = map.flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
         return new LoadQuestion(tube, read, setting, map, opened, said);
     }
 
@@ -87,14 +86,14 @@ class LoadQuestions {
     }
 
     /** {@code 8:2}: the tap's ohms and the place of the set; nothing asked for opens the nearest tap of the first set. */
-    private static Optional<Opened> opened(LoadMap map, String key, Map<String, FieldErrors.Complaint> said) {
+    private static Optional<OpenCell> opened(LoadMap map, String key, Map<String, FieldErrors.Complaint> said) {
         if (key.isEmpty()) {
-            return map.rows().stream().findFirst().flatMap(row -> row.nearest().map(cell -> new Opened(row, cell)));
+            return map.rows().stream().findFirst().flatMap(row -> row.nearest().map(cell -> new OpenCell(row, cell)));
         }
         for (int i = 0; i < map.rows().size(); i++) {
             for (LoadMap.Cell cell : map.rows().get(i).cells()) {
                 if (key(cell, i).equals(key)) {
-                    return Optional.of(new Opened(map.rows().get(i), cell));
+                    return Optional.of(new OpenCell(map.rows().get(i), cell));
                 }
             }
         }

@@ -2,24 +2,18 @@ package yellowrail.app.load;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import yellowrail.core.load.Instrument;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.LoadWords;
-import yellowrail.core.load.LowNotes;
 import yellowrail.core.load.MeasuredTransformer;
 import yellowrail.core.load.RealLoad;
 import yellowrail.core.load.Windings;
 import yellowrail.core.reading.Show;
-import yellowrail.core.stage.NoSolution;
-import yellowrail.core.stage.OutputResistance;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
 
 /** What copper, inductance and core of the transformer make of one load, in words with their numbers. */
 final class LoadReal {
-    private static final double MEASURED_HERTZ = 50;
-
     private LoadReal() {}
 
     /** The stage with the copper that was read of this transformer; as it was described where none was. */
@@ -31,27 +25,20 @@ final class LoadReal {
         return setting.of(stage.withCopper(windings.half().orElse(stage.halfPrimaryOhms()), secondary));
     }
 
-    /**
-     * @param setting the stage at this load
-     * @param turns whole primary over the tap in use
-     */
-    static List<LoadView.RemarkLine> lines(
-            FittedParts read,
-            StageSetting setting,
-            double turns,
-            double speakerOhms,
-            double fullWatts,
-            Instrument band) {
+    /** @param loadOhms what the tubes see, Ω */
+    static List<LoadView.RemarkLine> lines(RealFigures real, FittedParts parts, double loadOhms, Instrument band) {
         List<LoadView.RemarkLine> lines = new ArrayList<>();
-        RealLoad.of(read.windings(), turns, speakerOhms).ifPresent(real -> lines.add(copper(real)));
-        read.windings()
-                .primary()
-                .ifPresent(ohms -> read.primaryHenries().ifPresent(henries -> lines.add(magnetised(ohms, henries))));
-        read.rated().ifPresent(rated -> lines.add(carried(rated, fullWatts, band)));
-        try {
-            stiffness(setting, read.primaryHenries(), band, lines);
-        } catch (NoSolution none) {
-            lines.add(note("Output resistance and low corner: " + none.getMessage()));
+        real.copper().ifPresent(c -> lines.add(copper(c)));
+        real.magnetising().ifPresent(low -> lines.add(magnetised(low)));
+        real.carried().ifPresent(c -> lines.add(carried(c, parts.rated().orElseThrow(), band)));
+        real.outputOhms().ifPresent(output -> {
+            lines.add(stiffness(output, loadOhms));
+            real.cornerHertz()
+                    .ifPresent(corner -> lines.add(
+                            corner(corner, output, parts.primaryHenries().orElseThrow(), band)));
+        });
+        if (!real.trouble().isEmpty()) {
+            lines.add(note("Output resistance and low corner: " + real.trouble()));
         }
         return lines;
     }
@@ -66,8 +53,7 @@ final class LoadReal {
     }
 
     /** Whether a ratio read at the mains' frequency can be trusted. */
-    private static LoadView.RemarkLine magnetised(double ohms, double henries) {
-        double low = LowNotes.magnetising(ohms, henries, MEASURED_HERTZ);
+    private static LoadView.RemarkLine magnetised(double low) {
         boolean much = low > MeasuredTransformer.AGREE;
         return new LoadView.RemarkLine(
                 much ? "caution" : "note",
@@ -77,47 +63,41 @@ final class LoadReal {
                         + (much ? ": measure at a few hundred hertz." : "."));
     }
 
-    private static void stiffness(
-            StageSetting setting, Optional<Double> henries, Instrument band, List<LoadView.RemarkLine> lines) {
-        Stage stage = setting.stage();
-        double output = OutputResistance.of(stage);
-        lines.add(note("At small signals the stage shows " + LoadWords.plainOhms(output) + " to its load, "
-                + Show.significant(output / stage.loadOhms(), 2) + " times the load: without feedback the level "
-                + (output > 2 * stage.loadOhms()
+    private static LoadView.RemarkLine stiffness(double output, double loadOhms) {
+        return note("At small signals the stage shows " + LoadWords.plainOhms(output) + " to its load, "
+                + Show.significant(output / loadOhms, 2) + " times the load: without feedback the level "
+                + (output > 2 * loadOhms
                         ? "follows the speaker's impedance, louder at the resonance and in the treble."
-                        : output > stage.loadOhms() / 2
+                        : output > loadOhms / 2
                                 ? "follows the speaker's impedance in part."
-                                : "hardly follows the speaker's impedance.")));
-        henries.ifPresent(h -> {
-            double corner = LowNotes.corner(stage.loadOhms(), output, h);
-            boolean high = corner > band.lowHertz();
-            lines.add(
-                    new LoadView.RemarkLine(
-                            high ? "caution" : "note",
-                            high ? "warm" : "open",
-                            "Low corner at small signals " + Show.significant(corner, 2)
-                                    + " Hz (−3 dB): the load beside "
-                                    + LoadWords.plainOhms(output) + ", over 2π · " + Show.plain(h, 3) + " H. "
-                                    + (high
-                                            ? "That is above the lowest note of a " + band.words() + ", "
-                                                    + Show.plain(band.lowHertz(), 2)
-                                                    + " Hz. "
-                                            : "")
-                                    + "Inductance read by a meter at millivolts is a lower bound; feedback lowers the corner."));
-        });
+                                : "hardly follows the speaker's impedance."));
     }
 
-    private static LoadView.RemarkLine carried(FittedParts.Rated rated, double watts, Instrument band) {
-        double lowest = LowNotes.lowestFor(watts, rated.watts(), rated.hertz());
-        double there = LowNotes.carried(rated.watts(), rated.hertz(), band.lowHertz());
-        boolean less = there < watts;
+    private static LoadView.RemarkLine corner(double corner, double output, double henries, Instrument band) {
+        boolean high = corner > band.lowHertz();
+        return new LoadView.RemarkLine(
+                high ? "caution" : "note",
+                high ? "warm" : "open",
+                "Low corner at small signals " + Show.significant(corner, 2)
+                        + " Hz (−3 dB): the load beside "
+                        + LoadWords.plainOhms(output) + ", over 2π · " + Show.plain(henries, 3) + " H. "
+                        + (high
+                                ? "That is above the lowest note of a " + band.words() + ", "
+                                        + Show.plain(band.lowHertz(), 2)
+                                        + " Hz. "
+                                : "")
+                        + "Inductance read by a meter at millivolts is a lower bound; feedback lowers the corner.");
+    }
+
+    private static LoadView.RemarkLine carried(RealFigures.Carried carried, FittedParts.Rated rated, Instrument band) {
+        boolean less = carried.wattsThere() < carried.fullWatts();
         return new LoadView.RemarkLine(
                 less ? "caution" : "note",
                 less ? "warm" : "open",
-                "The " + Show.significant(watts, 3) + " W of this stage pass the core down to "
-                        + Show.significant(lowest, 2) + " Hz; at " + Show.plain(band.lowHertz(), 2)
+                "The " + Show.significant(carried.fullWatts(), 3) + " W of this stage pass the core down to "
+                        + Show.significant(carried.lowestHertz(), 2) + " Hz; at " + Show.plain(band.lowHertz(), 2)
                         + " Hz, the lowest note of a " + band.words() + ", it carries "
-                        + Show.significant(there, 3) + " W: " + Show.plain(rated.watts(), 3) + " W · ("
+                        + Show.significant(carried.wattsThere(), 3) + " W: " + Show.plain(rated.watts(), 3) + " W · ("
                         + Show.plain(band.lowHertz(), 2) + " Hz / " + Show.plain(rated.hertz(), 3) + " Hz)².");
     }
 

@@ -3,7 +3,6 @@ package yellowrail.app.load;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import yellowrail.app.load.LoadQuestion.Opened;
 import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.Transformer;
 import yellowrail.core.reading.Estimate;
@@ -36,7 +35,10 @@ final class TransformerPicture {
 
     /** @param watts power at clipping of the open cell, W */
     static LoadView.Picture picture(
-            Transformer transformer, Optional<Opened> opened, Optional<StageSetting> setting, Optional<Double> watts) {
+            Transformer transformer,
+            Optional<OpenCell> opened,
+            Optional<StageSetting> setting,
+            Optional<Double> watts) {
         boolean pushPull = setting.map(s -> s.described().pushPull()).orElse(true);
         List<LoadView.Secondary> secondaries = new ArrayList<>();
         int y = 40;

@@ -1,7 +1,5 @@
 package yellowrail.app.quickcheck;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import java.nio.charset.StandardCharsets;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -12,12 +10,12 @@ import java.util.Optional;
 import java.util.UUID;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.Grouping;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.MethodReader;
 import yellowrail.app.forms.TubeName;
-import yellowrail.app.forms.Words;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.core.amp.AmpDescription;
@@ -116,7 +114,7 @@ record KeptCheck(CheckForm check, CheckReader.Read read, FieldErrors complaints)
                 .forEach((name, behind) -> (groups.isEmpty()
                                 ? Optional.of(method)
                                 : new MethodReader(unmeasured, facts.connection(), read.tap(), complaints)
-                                        .read(check.method()))
+                                        .read(check.text(CheckFields.METHOD)))
                         .ifPresent(m -> groups.add(new SenseGroup(name, behind, m))));
         return groups;
     }
@@ -134,12 +132,11 @@ record KeptCheck(CheckForm check, CheckReader.Read read, FieldErrors complaints)
     /** A window typed for one check is no named target; the maker's figure is. */
     private Judging judging(IdleQuestion question) {
         Optional<Double> ceiling =
-                or(check.ceiling(), "").isEmpty() ? Optional.empty() : Optional.of(question.ceiling());
-        return switch (or(check.target(), "")) {
+                check.text(CheckFields.CEILING).isEmpty() ? Optional.empty() : Optional.of(question.ceiling());
+        return switch (check.text(CheckFields.TARGET)) {
             case "own" -> new Judging("", ceiling, "", "");
-            case "maker" ->
-                new Judging(Target.MakersFigure.NAME, ceiling, "", check.maker().strip());
-            default -> new Judging(or(check.target(), ""), ceiling, "", "");
+            case "maker" -> new Judging(Target.MakersFigure.NAME, ceiling, "", check.text(CheckFields.MAKER));
+            default -> new Judging(check.text(CheckFields.TARGET), ceiling, "", "");
         };
     }
 
@@ -148,9 +145,9 @@ record KeptCheck(CheckForm check, CheckReader.Read read, FieldErrors complaints)
         return new RoundState(
                 question.meter(),
                 question.plate().reference(),
-                Answered.of(complaints.yesNo("limiter", check.limiter())),
-                Answered.of(complaints.yesNo("reduced", check.reduced())),
-                Answered.of(Optional.ofNullable(complaints.pick("pair", check.pair(), Words.PAIR, null))),
+                Answered.of(check.read(CheckFields.LIMITER, complaints)),
+                Answered.of(check.read(CheckFields.REDUCED, complaints)),
+                Answered.of(check.read(CheckFields.APART, complaints)),
                 question.circumstances().spread());
     }
 

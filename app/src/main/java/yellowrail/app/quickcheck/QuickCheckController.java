@@ -62,6 +62,7 @@ class QuickCheckController {
         address(request, read);
         read.ask(answer);
         model.addAttribute("form", form);
+        model.addAttribute("f", form.answers().texts());
         model.addAttribute("noScreen", read.asksNothingOfScreens());
         model.addAttribute("sensing", SensingFields.ofCheck());
         model.addAttribute("view", CheckView.of(read, answer, anything));

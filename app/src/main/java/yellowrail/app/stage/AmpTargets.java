@@ -79,7 +79,7 @@ class AmpTargets implements Targets.Computing {
         }
         TubeFactsOf.Answer tube = facts.of(stage.strict());
         // The idle is what is looked for: a resistor in the description does not fix it.
-        StageReader.Read read = StageReader.read(stage.strict().said(StageFields.AT_VOLTS, ""), tube);
+        StageReader.Read read = StageReader.read(stage.strict().said(StageFields.AT, ""), tube);
         if (read.setting().isEmpty()) {
             return none(read.complaints().byField().values().iterator().next().sentence());
         }

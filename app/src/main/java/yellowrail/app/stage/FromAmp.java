@@ -189,7 +189,7 @@ public class FromAmp {
                             + " tubes is computed as one of " + Show.plain(ohms, 4) + " Ω at each.");
                 }
             } else {
-                assume(StageFields.AT_VOLTS, StageFields.CATHODE, StageFields.SHARED);
+                assume(StageFields.AT, StageFields.CATHODE, StageFields.SHARED);
             }
             if (!method.tellsCathodeVolts() && a.bias().scheme() == BiasScheme.MIXED) {
                 blank(StageFields.CATHODE);
@@ -314,9 +314,7 @@ public class FromAmp {
                             ? ""
                             : " That is " + Show.fixed(100 * share, 0) + " % of the rating, further than is computed: "
                                     + Show.fixed(100 * shown, 0) + " % stands here.")
-                    + (form.text(StageFields.AT_VOLTS).isEmpty()
-                            ? ""
-                            : " With a typed bias the idle follows from that."));
+                    + (form.text(StageFields.AT).isEmpty() ? "" : " With a typed bias the idle follows from that."));
         }
     }
 

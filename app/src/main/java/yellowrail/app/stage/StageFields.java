@@ -70,17 +70,20 @@ public final class StageFields {
 
     private static final Field CATHODE_OHMS =
             Field.of("cathode ohms", Unit.OHM, Prefix.NONE, 1, 100e3).aboveZero();
-    /** What stands in the bias' field, a grid's volts; empty for what sets the idle. */
+    /** What the bias is typed as: what its text means, the bias says. */
+    public static final FieldSpec<String> AT = FieldSpec.plain(
+            "at", "Bias at, V of the grid supply or Ω of the cathode resistor; blank: the idle sets it");
+    /** A grid's volts in it; empty for what sets the idle. */
     static final FieldSpec<Optional<Double>> AT_VOLTS = FieldSpec.text(
-            "at",
-            "Bias at, V of the grid supply or Ω of the cathode resistor; blank: the idle sets it",
+            AT.name(),
+            AT.label(),
             "",
             StageFields::grid,
             value -> value.map(v -> Show.plain(v, 4) + " V").orElse(""));
-    /** What stands in the bias' field, a cathode resistor. */
+    /** A cathode resistor in it. */
     static final FieldSpec<Optional<Double>> AT_OHMS = FieldSpec.text(
-            AT_VOLTS.name(),
-            AT_VOLTS.label(),
+            AT.name(),
+            AT.label(),
             "",
             (name, text, complaints) ->
                     text.isEmpty() ? Optional.empty() : complaints.ranged(name, text, text, CATHODE_OHMS),
@@ -194,7 +197,7 @@ public final class StageFields {
             TAP,
             TUBES,
             BIAS,
-            AT_VOLTS,
+            AT,
             CATHODE,
             SHARED,
             SUPPLY,

@@ -203,7 +203,7 @@ public final class StageReader {
 
     /** With a bias typed the idle follows from it, else the slider's idle is the one to set. */
     private Optional<Idling> share(Stage stage, double idle) {
-        if (form.text(StageFields.AT_VOLTS).isEmpty()) {
+        if (form.text(StageFields.AT).isEmpty()) {
             return Optional.of(new Idling(stage, idle));
         }
         double share;

@@ -1,11 +1,12 @@
 package yellowrail.app.text;
 
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.module.SimpleModule;
 
-/** Texts of JSON, sent or stored, without what cannot be stored, printed or shown. */
+/** Texts of JSON, sent or stored, without what cannot be stored, printed or shown; what is no text is none. */
 public final class CleanStrings extends StdScalarDeserializer<String> {
     private CleanStrings() {
         super(String.class);
@@ -17,7 +18,8 @@ public final class CleanStrings extends StdScalarDeserializer<String> {
 
     @Override
     public String deserialize(JsonParser parser, DeserializationContext context) {
-        String text = parser.getValueAsString();
-        return text == null ? (String) context.handleUnexpectedToken(String.class, parser) : CleanText.of(text);
+        return parser.currentToken() == JsonToken.VALUE_STRING
+                ? CleanText.of(parser.getString())
+                : (String) context.handleUnexpectedToken(String.class, parser);
     }
 }

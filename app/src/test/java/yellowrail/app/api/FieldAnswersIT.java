@@ -114,12 +114,7 @@ class FieldAnswersIT extends AppIT {
     private String answered(Route route, String field, String text) throws Exception {
         Map<String, String> body = new LinkedHashMap<>(route.besides);
         body.put(field, text);
-        JsonNode answer;
-        try {
-            answer = sent(route, body);
-        } catch (jakarta.servlet.ServletException broken) {
-            return "BROKEN " + broken.getCause().getMessage();
-        }
+        JsonNode answer = sent(route, body);
         if (answer.has("errors")) {
             return StreamSupport.stream(answer.get("errors").spliterator(), false)
                     .map(e ->

@@ -15,7 +15,11 @@ class LoadApiIT extends AppIT {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private JsonNode sent(String body, int status) throws Exception {
-        var response = mvc.perform(post("/api/v1/loads")
+        return sent("/api/v1/loads", body, status);
+    }
+
+    private JsonNode sent(String path, String body, int status) throws Exception {
+        var response = mvc.perform(post(path)
                         .with(csrf())
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(body))
@@ -58,5 +62,65 @@ class LoadApiIT extends AppIT {
         assertThat(sent("{\"tapz\": \"8\"}", 422).toString()).contains("tapz");
         assertThat(sent("{\"taps\": \"eight\"}", 422).toString()).contains("the taps' ohms");
         assertThat(sent("{\"tube\": \"X\"}", 422).toString()).contains("tube");
+    }
+
+    /** What is sent of copper, inductance and core is answered, worked by hand. */
+    @Test
+    void copperInductanceAndCoreAreAnswered() throws Exception {
+        JsonNode real = sent("""
+                {"marked": "4.2 k", "halfA": "70", "halfB": "78", "secondaryDc": "0.4", "henries": "80",
+                 "ratedWatts": "50", "ratedHertz": "40", "set1": "8"}""", 200).get("real");
+        assertThat(real.get("tap").asDouble()).isEqualTo(8);
+        assertThat(real.get("primaryCopperOhms").asDouble()).isCloseTo(148, within(1e-9));
+        // n² is 525.
+        assertThat(real.get("secondaryCopperOhms").asDouble()).isCloseTo(210, within(1e-6));
+        assertThat(real.get("seenOhms").asDouble()).isCloseTo(4200 + 148 + 210, within(1e-6));
+        assertThat(real.get("efficiency").asDouble()).isCloseTo(4200.0 / 4558, within(1e-6));
+        assertThat(real.get("magnetisingShare").asDouble())
+                .isCloseTo(Math.pow(148 / (2 * Math.PI * 50 * 80), 2) / 2, within(1e-9));
+        double lowest = 40 * Math.sqrt(real.get("fullWatts").asDouble() / 50);
+        assertThat(real.get("lowestHertz").asDouble()).isCloseTo(lowest, within(1e-6));
+        assertThat(real.get("wattsAtLowestNote").asDouble()).isCloseTo(50.0 * 80 * 80 / (40 * 40), within(1e-6));
+        double output = real.get("outputOhms").asDouble();
+        // Into the load with its copper, as the stage is solved.
+        assertThat(real.get("cornerHertz").asDouble() * 2 * Math.PI * 80)
+                .isBetween(0.9 * 4200 * output / (4200 + output), 4558.0);
+        JsonNode bare = sent("{\"marked\": \"4.2 k\"}", 200).get("real");
+        assertThat(bare.get("seenOhms").isNull()).as("nothing was sent of it").isTrue();
+        assertThat(bare.get("cornerHertz").isNull()).isTrue();
+    }
+
+    @Test
+    void heatOverFrequency() throws Exception {
+        String speaker = """
+                {"marked": "4.2 k", "coilOhms": "6.4", "coilHenries": "0.6", "eddyOhms": "30", "resonance": "80",
+                 "peakOhms": "46", "quality": "5", "set1": "%s", "open": "8:1"}""";
+        JsonNode heat = sent("/api/v1/loads/heat", speaker.formatted("A"), 200);
+        assertThat(heat.get("tap").asDouble()).isEqualTo(8);
+        assertThat(heat.get("points").size()).isGreaterThan(20);
+        JsonNode one = heat.get("points").get(0);
+        assertThat(one.get("hertz").asDouble()).isCloseTo(20, within(0.1));
+        assertThat(one.get("plateWatts").asDouble()).isPositive();
+        assertThat(heat.get("limits").get(0).get("limit").asString()).isEqualTo("PLATE_WATTS");
+        double share = heat.get("limits").get(0).get("share").asDouble();
+        assertThat(heat.get("limits").get(0).get("standing").asString()).isEqualTo(share > 1.05 ? "OVER" : "INSIDE");
+        assertThat(sent("/api/v1/loads/heat", speaker.formatted("8"), 422).toString())
+                .contains("with a curve");
+        assertThat(sent("/api/v1/loads/heat", "{\"taps\": \"eight\"}", 422).toString())
+                .contains("the taps' ohms");
+    }
+
+    /** What is no text is refused by its name, and so is a text that nobody understands, used or not. */
+    @Test
+    void whatIsNoTextIsRefused() throws Exception {
+        assertThat(sent("{\"load\": 4200}", 422).toString()).contains("\"load\"", "A text is taken here");
+        assertThat(sent("{\"taps\": [4, 8]}", 422).toString()).contains("\"taps\"", "A text is taken here");
+        assertThat(sent("{\"set1\": {\"ohms\": 8}}", 422).toString()).contains("\"set1\"", "A text is taken here");
+        assertThat(sent("{\"band\": true}", 422).toString()).contains("\"band\"", "A text is taken here");
+        assertThat(sent("{\"tap\": \"??\", \"connection\": \"pentode\"}", 422).toString())
+                .contains("\"tap\"");
+        assertThat(sent("{\"open\": \"32:1\"}", 422).toString()).contains("is no cell of this map");
+        assertThat(sent("{\"transformer\": \"one\"}", 422).toString()).contains("No transformer is kept");
+        assertThat(sent("{\"halfA\": \"47 k\"}", 422).toString()).contains("up to 5000");
     }
 }

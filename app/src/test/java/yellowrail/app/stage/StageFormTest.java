@@ -32,6 +32,6 @@ class StageFormTest {
                 .containsExactly("load", "idle");
         assertThat(Lines.label(one, one.said(StageFields.IDLE, "60"))).isEqualTo("idle 50 %");
         assertThat(Lines.label(one, one)).isEqualTo("the same setting");
-        assertThat(Lines.label(one, one.said(StageFields.AT_VOLTS, "-40"))).isEqualTo("bias at as set by the slider");
+        assertThat(Lines.label(one, one.said(StageFields.AT, "-40"))).isEqualTo("bias at as set by the slider");
     }
 }
