@@ -22,6 +22,7 @@ import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.events.Events;
 import yellowrail.core.session.stops.Stops;
+import yellowrail.core.tube.PublishedLimits;
 
 /** The description of the JSON interface, served at /api/v1/openapi.json. */
 @Configuration
@@ -70,6 +71,21 @@ class OpenApi {
                     api.getComponents().getSchemas().get("State").getProperties();
             ((Schema<String>) state.get("here"))
                     .setEnum(Stops.RAIL.stops().stream().map(Stop::id).toList());
+        };
+    }
+
+    /** The limits of a publication, each by its key. */
+    @Bean
+    @SuppressWarnings("rawtypes")
+    OpenApiCustomizer limits() {
+        return api -> {
+            Map<String, Schema> edition =
+                    api.getComponents().getSchemas().get("Edition").getProperties();
+            PublishedLimits.ALL.forEach(limit -> edition.put(
+                    limit.printed().key(),
+                    new Schema<>()
+                            .$ref("#/components/schemas/Value")
+                            .description(limit.words() + ", " + limit.unit().symbol() + "; null is not known")));
         };
     }
 

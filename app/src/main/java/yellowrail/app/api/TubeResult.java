@@ -1,13 +1,16 @@
 package yellowrail.app.api;
 
+import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.Figure;
-import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.PublishedLimit;
+import yellowrail.core.tube.PublishedLimits;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -59,47 +62,26 @@ record TubeResult(
     record Edition(
             @Schema(description = "Rating system") String system,
             @Schema(description = "Which publication") String edition,
-            @Schema(description = "Plate dissipation, W") Value plateWatts,
-            @Schema(description = "Screen dissipation, W") Value screenWatts,
-
-            @Schema(description = "Plate plus screen dissipation, W")
-            Value combinedWatts,
-
-            @Schema(description = "DC plate voltage, V") Value plateVolts,
-            @Schema(description = "DC screen voltage, V") Value screenVolts,
-            @Schema(description = "DC cathode current, A") Value cathodeAmperes,
-
-            @Schema(description = "Largest grid-circuit resistance with fixed bias, Ω")
-            Value gridOhmsFixedBias,
-
-            @Schema(description = "Largest grid-circuit resistance with cathode bias, Ω")
-            Value gridOhmsCathodeBias,
-
-            @Schema(
-                    description =
-                            "Screen dissipation with signal, averaged over a cycle, W; null where the one for DC operation holds or nothing is known")
-            Value signalScreenWatts,
-
-            @Schema(description = "Peak plate voltage at any moment of a cycle, V")
-            Value peakPlateVolts,
+            @JsonAnyGetter @Schema(hidden = true) Map<String, Value> limits,
 
             @Schema(description = "Limits this publication is known not to give, in words")
             List<String> nonePublished) {
+        /** Every limit by its key, null where it is not known. */
+        private static Map<String, Value> each(Ratings r) {
+            Map<String, Value> limits = new LinkedHashMap<>();
+            PublishedLimits.ALL.forEach(l -> limits.put(l.printed().key(), Value.of(r.figure(l))));
+            return limits;
+        }
+
         static Edition of(Ratings r) {
             return new Edition(
                     r.system().words(),
                     r.edition(),
-                    Value.of(r.plateWatts()),
-                    Value.of(r.screenWatts()),
-                    Value.of(r.combinedWatts()),
-                    Value.of(r.plateVolts()),
-                    Value.of(r.screenVolts()),
-                    Value.of(r.cathodeAmperes()),
-                    Value.of(r.gridOhmsFixedBias()),
-                    Value.of(r.gridOhmsCathodeBias()),
-                    Value.of(r.withSignal().screenWatts()),
-                    Value.of(r.withSignal().peakPlateVolts()),
-                    r.nonePublished().stream().map(Limit::words).sorted().toList());
+                    each(r),
+                    r.nonePublished().stream()
+                            .map(PublishedLimit::words)
+                            .sorted()
+                            .toList());
         }
     }
 

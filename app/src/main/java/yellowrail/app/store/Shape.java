@@ -6,21 +6,29 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.KeyDeserializer;
 import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.annotation.JsonSerialize;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.ser.std.StdScalarSerializer;
 import tools.jackson.databind.ser.std.ToStringSerializer;
+import tools.jackson.databind.util.StdConverter;
 import yellowrail.app.text.CleanStrings;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.amp.sensing.Ways;
@@ -29,6 +37,10 @@ import yellowrail.core.session.Event;
 import yellowrail.core.session.Stop;
 import yellowrail.core.session.events.Events;
 import yellowrail.core.session.stops.Stops;
+import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.PublishedLimit;
+import yellowrail.core.tube.PublishedLimits;
+import yellowrail.core.tube.Ratings;
 
 /**
  * One kind of stored document in its present version, and how each earlier version becomes it. A document says its version;
@@ -54,11 +66,28 @@ public final class Shape<T> {
     @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "event")
     private interface EventByName {}
 
+    /** Limits are of several kinds, which do not compare: they are ordered by their keys. */
+    private static final class ByKey extends StdConverter<Map<PublishedLimit, Figure>, Map<String, Figure>> {
+        @Override
+        public Map<String, Figure> convert(Map<PublishedLimit, Figure> figures) {
+            Map<String, Figure> byKey = new TreeMap<>();
+            figures.forEach((limit, figure) -> byKey.put(limit.printed().key(), figure));
+            return byKey;
+        }
+    }
+
+    private interface FiguresByKey {
+        @JsonSerialize(converter = ByKey.class)
+        Map<PublishedLimit, Figure> figures();
+    }
+
     private static final JsonMapper MAPPER = JsonMapper.builder()
+            .addMixIn(Ratings.class, FiguresByKey.class)
             .addMixIn(SensingMethod.class, MethodByName.class)
             .addMixIn(Event.class, EventByName.class)
             .addModule(CleanStrings.module())
             .addModule(wordsOfTheRail())
+            .addModule(keysOfLimits())
             .registerSubtypes(
                     Ways.ALL.stream().map(w -> new NamedType(w.type(), w.id())).toArray(NamedType[]::new))
             .registerSubtypes(
@@ -76,6 +105,25 @@ public final class Shape<T> {
                 .addSerializer(Check.class, ToStringSerializer.instance)
                 .addDeserializer(Stop.class, new Word<>(Stop.class, Stops.RAIL::stop))
                 .addDeserializer(Check.class, new Word<>(Check.class, Stops.RAIL::check));
+    }
+
+    /** Published limits are stored by their keys. */
+    private static SimpleModule keysOfLimits() {
+        return new SimpleModule("limits")
+                .addSerializer(PublishedLimit.class, new StdScalarSerializer<>(PublishedLimit.class) {
+                    @Override
+                    public void serialize(PublishedLimit limit, JsonGenerator out, SerializationContext context) {
+                        out.writeString(limit.printed().key());
+                    }
+                })
+                .addDeserializer(PublishedLimit.class, new Word<>(PublishedLimit.class, PublishedLimits::of))
+                .addKeyDeserializer(PublishedLimit.class, new KeyDeserializer() {
+                    @Override
+                    public Object deserializeKey(String key, DeserializationContext context) {
+                        return PublishedLimits.of(key)
+                                .orElseThrow(() -> new IllegalStateException("no published limit " + key));
+                    }
+                });
     }
 
     private static final class Word<W> extends StdScalarDeserializer<W> {

@@ -20,7 +20,12 @@ public final class StoredShapes {
     public static final Shape<AmpDescription> AMP = new Shape<>(
             "amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp, Upgrades::partsOfAmp);
     public static final Shape<TubeType> TUBE_TYPE = new Shape<>(
-            "tube type", TubeType.class, Upgrades::kindOfTube, Upgrades::capAndTransconductance, Upgrades::withSignal);
+            "tube type",
+            TubeType.class,
+            Upgrades::kindOfTube,
+            Upgrades::capAndTransconductance,
+            Upgrades::withSignal,
+            Upgrades::limitsByKey);
     public static final Shape<TypeCurves> CURVES = new Shape<>("curves", TypeCurves.class, Upgrades::same);
     public static final Shape<RoundState> ROUND_STATE =
             new Shape<>("round state", RoundState.class, Upgrades::answers, Upgrades::alternatingWithin);

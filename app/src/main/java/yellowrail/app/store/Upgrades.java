@@ -2,6 +2,7 @@ package yellowrail.app.store;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -91,6 +92,41 @@ final class Upgrades {
                         .putNull("peakPlateVolts")
                         .putNull("screenWatts"));
         return type;
+    }
+
+    /** The limits of a publication by the properties they had, and by the names those known not to be given had. */
+    private static final Map<String, String> LIMITS = Map.of(
+            "PLATE_WATTS", "plateWatts",
+            "SCREEN_WATTS", "screenWatts",
+            "COMBINED_WATTS", "combinedWatts",
+            "PLATE_VOLTS", "plateVolts",
+            "SCREEN_VOLTS", "screenVolts",
+            "CATHODE_AMPERES", "cathodeAmperes");
+
+    /** Each limit of a publication had a property of its own. */
+    static ObjectNode limitsByKey(ObjectNode type) {
+        for (JsonNode r : type.path("ratings")) {
+            ObjectNode rating = (ObjectNode) r;
+            ObjectNode withSignal = (ObjectNode) rating.remove("withSignal");
+            ObjectNode figures = JsonNodeFactory.instance.objectNode();
+            List<String> own = Stream.concat(
+                            LIMITS.values().stream(), Stream.of("gridOhmsFixedBias", "gridOhmsCathodeBias"))
+                    .toList();
+            own.forEach(key -> given(figures, key, rating.remove(key)));
+            given(figures, "peakPlateVolts", withSignal.get("peakPlateVolts"));
+            given(figures, "signalScreenWatts", withSignal.get("screenWatts"));
+            ArrayNode none = JsonNodeFactory.instance.arrayNode();
+            rating.path("nonePublished").forEach(n -> none.add(LIMITS.get(n.asString())));
+            rating.set("figures", figures);
+            rating.set("nonePublished", none);
+        }
+        return type;
+    }
+
+    private static void given(ObjectNode figures, String key, JsonNode figure) {
+        if (figure != null && !figure.isNull()) {
+            figures.set(key, figure);
+        }
     }
 
     /** A yes or no was stored as true or false, where false stood for every word but “yes”: it tells nothing. */

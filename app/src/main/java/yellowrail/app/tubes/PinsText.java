@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.tube.Base;
 import yellowrail.core.tube.PinFunction;
@@ -41,13 +42,13 @@ final class PinsText {
      * @param before what stands in the catalogue already: its basing, note and mark go on while nothing is changed
      * @return empty where no base is named, or with a sentence at its field
      */
-    static Optional<Pinout> read(TypeForm form, Optional<Pinout> before, FieldErrors complaints) {
-        Base base = complaints.pick("base", form.base(), BASES, null);
-        PinFunction cap = complaints.pick("cap", form.cap(), FUNCTIONS, null);
+    static Optional<Pinout> read(Answers form, Optional<Pinout> before, FieldErrors complaints) {
+        Base base = form.read(TypeFields.BASE, complaints).orElse(null);
+        PinFunction cap = form.read(TypeFields.CAP, complaints).orElse(null);
         Map<Integer, PinFunction> pins = new TreeMap<>();
-        String text = form.pins() == null ? "" : form.pins().strip();
+        String text = form.text(TypeFields.PINS);
         complaints.counts("pins", text, base != null, "with a base");
-        complaints.counts("cap", form.cap(), base != null, "with a base");
+        complaints.counts("cap", form.text(TypeFields.CAP), base != null, "with a base");
         for (String part : Arrays.stream(text.split("[,;]")).map(String::strip).toList()) {
             if (!part.isEmpty() && base != null && !put(part, base, pins)) {
                 complaints.add(

@@ -1,7 +1,7 @@
 package yellowrail.app.tubes;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -9,18 +9,18 @@ import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.TransactionException;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.pictures.PinFinder;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.web.ErrorTexts;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.sensing.OwnResistor;
 import yellowrail.core.amp.sensing.SenseResistor;
-import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.TubeType;
 
@@ -63,22 +63,24 @@ class TubeController {
 
     @GetMapping("/tubes/new")
     String fresh(Model model) {
-        return form(TypeForm.empty(), UUID.randomUUID(), "", Map.of(), model);
+        return form(Answers.usual(TypeFields.ALL), UUID.randomUUID(), "", Map.of(), model);
     }
 
     @GetMapping("/tubes/{name}/correct")
     String correct(@PathVariable String name, Model model) {
         TubeType type = type(name);
-        return form(TypeForm.of(type), UUID.randomUUID(), type.designation(), Map.of(), model);
+        return form(TypeFields.of(type), UUID.randomUUID(), type.designation(), Map.of(), model);
     }
 
     @PostMapping("/tubes/keep")
     String keep(
-            @ModelAttribute TypeForm form,
+            @RequestParam MultiValueMap<String, String> sent,
             @RequestParam UUID id,
             @RequestParam(defaultValue = "") String before,
             Model model,
             HttpServletResponse response) {
+        Answers form = Answers.usual(TypeFields.ALL)
+                .said(name -> sent.containsKey(name) ? String.join(" ", sent.get(name)) : "");
         TypeReader.Read read = TypeReader.read(
                 form, store.catalogueOrLastKnown(), before.isEmpty() ? Optional.empty() : Optional.of(type(before)));
         if (read.type().isEmpty()) {
@@ -102,18 +104,15 @@ class TubeController {
                         .build(read.type().get().designation().replace('/', '-'));
     }
 
-    private String form(TypeForm form, UUID id, String before, Map<String, ?> said, Model model) {
-        model.addAttribute("form", form);
+    private String form(Answers form, UUID id, String before, Map<String, ?> said, Model model) {
+        model.addAttribute("f", form.texts());
+        model.addAttribute("specs", form.byName());
         model.addAttribute("id", id);
         model.addAttribute("before", before);
-        model.addAttribute("bases", PinsText.BASES.entrySet());
-        model.addAttribute("functions", PinsText.FUNCTIONS.entrySet());
         model.addAttribute("said", said);
-        model.addAttribute(
-                "limits",
-                Arrays.stream(Limit.values())
-                        .filter(l -> l != Limit.PLATE_WATTS)
-                        .toList());
+        model.addAttribute("limits", TypeFields.LIMITS.values());
+        model.addAttribute("declared", TypeFields.DECLARED);
+        model.addAttribute("none", List.of(form.text(TypeFields.NONE).split(" ")));
         return "tubes/form";
     }
 

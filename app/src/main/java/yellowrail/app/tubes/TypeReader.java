@@ -2,65 +2,40 @@ package yellowrail.app.tubes;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
-import yellowrail.core.reading.Field;
-import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.Pinout;
-import yellowrail.core.tube.RatingSystem;
+import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
-import yellowrail.core.tube.WithSignal;
 
 /** Makes a tube type of a form. A correction keeps what the form does not ask for: pins, envelope, other publications. */
 final class TypeReader {
-    private static final Map<String, RatingSystem> SYSTEMS = Map.of(
-            "DESIGN_CENTRE", RatingSystem.DESIGN_CENTRE,
-            "DESIGN_MAXIMUM", RatingSystem.DESIGN_MAXIMUM,
-            "ABSOLUTE", RatingSystem.ABSOLUTE,
-            "UNSTATED", RatingSystem.UNSTATED);
-
     /** The limits that own types give as a figure or as not published. */
-    private static final Map<Limit, String> OWED = Map.of(
-            Limit.PLATE_VOLTS, "plateVolts",
-            Limit.SCREEN_WATTS, "screenWatts",
-            Limit.SCREEN_VOLTS, "screenVolts");
+    private static final List<Limit> OWED = List.of(Limit.PLATE_VOLTS, Limit.SCREEN_WATTS, Limit.SCREEN_VOLTS);
 
-    private static final Map<String, Limit> DECLARED = Map.of(
-            "PLATE_VOLTS", Limit.PLATE_VOLTS,
-            "SCREEN_WATTS", Limit.SCREEN_WATTS,
-            "SCREEN_VOLTS", Limit.SCREEN_VOLTS,
-            "COMBINED_WATTS", Limit.COMBINED_WATTS,
-            "CATHODE_AMPERES", Limit.CATHODE_AMPERES);
-
-    private static final Map<String, TubeKind> KINDS = Map.of(
-            "BEAM_TETRODE", TubeKind.BEAM_TETRODE,
-            "PENTODE", TubeKind.PENTODE,
-            "TRIODE", TubeKind.TRIODE,
-            "UNKNOWN", TubeKind.UNKNOWN);
-
-    private final TypeForm form;
+    private final Answers form;
     private final Catalogue catalogue;
     private final Optional<TubeType> before;
     private final FieldErrors complaints = new FieldErrors();
 
-    private TypeReader(TypeForm form, Catalogue catalogue, Optional<TubeType> before) {
+    private TypeReader(Answers form, Catalogue catalogue, Optional<TubeType> before) {
         this.form = form;
         this.catalogue = catalogue;
         this.before = before;
@@ -72,7 +47,7 @@ final class TypeReader {
      * @param catalogue the types there are
      * @param before the entry that is corrected, or empty for a new one
      */
-    static Read read(TypeForm form, Catalogue catalogue, Optional<TubeType> before) {
+    static Read read(Answers form, Catalogue catalogue, Optional<TubeType> before) {
         TypeReader reader = new TypeReader(form, catalogue, before);
         Optional<TubeType> type = reader.type();
         return new Read(reader.complaints.any() ? Optional.empty() : type, reader.complaints);
@@ -81,41 +56,43 @@ final class TypeReader {
     private Optional<TubeType> type() {
         String designation = designation();
         List<String> aliases = aliases(designation);
-        String source = Texts.line(form.source());
+        String source = Texts.line(form.text(TypeFields.SOURCE));
         if (source.isEmpty() || source.length() > Texts.SENTENCE) {
             complaints.add(
                     "source",
                     "Say where the figures come from, in 1 to " + Texts.SENTENCE
                             + " characters: the maker's sheet and its date.");
         }
-        TubeKind kind = complaints.pick("kind", form.kind(), KINDS, TubeKind.UNKNOWN);
+        TubeKind kind = form.read(TypeFields.KIND, complaints);
+        Map<PublishedLimit, Figure> figures = new HashMap<>();
+        TypeFields.LIMITS.forEach((limit, field) -> {
+            if (kind == TubeKind.TRIODE && limit.ofScreen()) {
+                complaints.counts(field.name(), form.text(field), false, "with a tube that has a screen");
+            }
+            form.read(field, complaints).ifPresent(f -> figures.put(limit, f));
+        });
         Ratings ratings = new Ratings(
-                complaints.pick("system", form.system(), SYSTEMS, RatingSystem.UNSTATED),
+                form.read(TypeFields.SYSTEM, complaints),
                 "own: " + source,
-                figure("plateWatts", form.plateWatts(), Unit.WATT, Prefix.NONE, 1, 1000),
-                figure("screenWatts", form.screenWatts(), Unit.WATT, Prefix.NONE, 0.2, 60),
-                figure("combinedWatts", form.combinedWatts(), Unit.WATT, Prefix.NONE, 1, 1200),
-                figure("plateVolts", form.plateVolts(), Unit.VOLT, Prefix.NONE, 50, 6000),
-                figure("screenVolts", form.screenVolts(), Unit.VOLT, Prefix.NONE, 50, 1500),
-                figure("cathodeAmperes", form.cathodeAmperes(), Unit.AMPERE, Prefix.MILLI, 0.01, 2),
-                figure("gridFixed", form.gridFixed(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
-                figure("gridCathode", form.gridCathode(), Unit.OHM, Prefix.NONE, 1e3, 10e6),
-                declared(),
-                new WithSignal(
-                        figure("peakPlateVolts", form.peakPlateVolts(), Unit.VOLT, Prefix.NONE, 50, 15000),
-                        figure("signalScreenWatts", form.signalScreenWatts(), Unit.WATT, Prefix.NONE, 0.2, 120)));
-        notBelow("peakPlateVolts", ratings.withSignal().peakPlateVolts(), ratings.plateVolts(), Limit.PLATE_VOLTS);
-        notBelow("signalScreenWatts", ratings.withSignal().screenWatts(), ratings.screenWatts(), Limit.SCREEN_WATTS);
-        limits(ratings, kind);
-        if (ratings.plateWatts().isEmpty() && !complaints.has("plateWatts")) {
-            complaints.add("plateWatts", "The plate dissipation is what everything is compared with: it is needed.");
+                figures,
+                form.read(TypeFields.NONE, complaints));
+        for (DriveLimit limit : DriveLimit.values()) {
+            notBelow(limit, ratings);
         }
-        Optional<Figure> heaterVolts = figure("heaterVolts", form.heaterVolts(), Unit.VOLT, Prefix.NONE, 1, 60);
-        Optional<Figure> heaterAmperes =
-                figure("heaterAmperes", form.heaterAmperes(), Unit.AMPERE, Prefix.NONE, 0.05, 20);
+        limits(ratings, kind);
+        if (ratings.plateWatts().isEmpty()) {
+            complaints.add(
+                    Limit.PLATE_WATTS.printed().key(),
+                    "The plate dissipation is what everything is compared with: it is needed.");
+        }
+        Optional<Figure> heaterVolts = form.read(TypeFields.HEATER_VOLTS, complaints);
+        Optional<Figure> heaterAmperes = form.read(TypeFields.HEATER_AMPERES, complaints);
+        if (kind == TubeKind.TRIODE) {
+            complaints.counts(
+                    TypeFields.SHARE.name(), form.text(TypeFields.SHARE), false, "with a tube that has a screen");
+        }
         Optional<ScreenShare> share = share();
-        Optional<Figure> gm =
-                figure("transconductance", form.transconductance(), Unit.SIEMENS, Prefix.MILLI, 0.1e-3, 100e-3);
+        Optional<Figure> gm = form.read(TypeFields.TRANSCONDUCTANCE, complaints);
         Optional<Pinout> pinout = PinsText.read(form, before.flatMap(TubeType::pinout), complaints);
         if (complaints.any()) {
             return Optional.empty();
@@ -140,7 +117,7 @@ final class TypeReader {
     }
 
     private String designation() {
-        String designation = Texts.line(form.designation());
+        String designation = Texts.line(form.text(TypeFields.DESIGNATION));
         if (designation.isEmpty() || designation.length() > Texts.DESIGNATION) {
             complaints.add("designation", "A designation has 1 to 40 characters.");
         } else if (!named(designation)) {
@@ -177,7 +154,8 @@ final class TypeReader {
     }
 
     private List<String> aliases(String designation) {
-        List<String> aliases = Arrays.stream(Texts.line(form.aliases()).split("[,;]"))
+        List<String> aliases = Arrays.stream(
+                        Texts.line(form.text(TypeFields.ALIASES)).split("[,;]"))
                 .map(String::strip)
                 .filter(s -> !s.isEmpty())
                 .toList();
@@ -199,44 +177,39 @@ final class TypeReader {
         return aliases;
     }
 
-    private Set<Limit> declared() {
-        EnumSet<Limit> none = EnumSet.noneOf(Limit.class);
-        form.none()
-                .forEach(n -> Optional.ofNullable(complaints.pick("none", n, DECLARED, null))
-                        .ifPresent(none::add));
-        return none;
-    }
-
     /** A limit is a figure or declared as not published; one that nobody knows stays unknown in a correction. */
     private void limits(Ratings ratings, TubeKind kind) {
-        DECLARED.values().stream()
+        TypeFields.DECLARED.stream()
                 .filter(l ->
                         ratings.nonePublished().contains(l) && ratings.figure(l).isPresent())
                 .findFirst()
                 .ifPresent(l -> complaints.add(
                         "none", "Either a figure of " + l.words() + " or that none is published, not both."));
-        OWED.forEach((limit, field) -> {
+        OWED.forEach(limit -> {
             boolean applies = kind != TubeKind.TRIODE || !limit.ofScreen();
             boolean unknownBefore = before.flatMap(TubeType::strictest)
                     .filter(r -> r.unknown(limit))
                     .isPresent();
-            if (applies && ratings.unknown(limit) && !unknownBefore && !complaints.has(field)) {
+            if (applies && ratings.unknown(limit) && !unknownBefore) {
                 complaints.add(
-                        field,
+                        limit.printed().key(),
                         "Give the " + limit.words() + ", or mark it below as not published if the sheet has none.");
             }
         });
     }
 
     /** What a maker permits with signal is no less than what he permits without. */
-    private void notBelow(String name, Optional<Figure> with, Optional<Figure> without, Limit limit) {
+    private void notBelow(DriveLimit limit, Ratings ratings) {
+        Optional<Figure> with = ratings.figure(limit);
+        Optional<Figure> without = ratings.figure(limit.withoutSignal());
         if (with.isPresent()
                 && without.isPresent()
                 && with.get().value() < without.get().value()) {
             complaints.add(
-                    name,
+                    limit.printed().key(),
                     "With signal a maker permits no less than without: "
-                            + Show.si(without.get().value(), limit.unit(), 3) + " is the " + limit.words()
+                            + Show.si(without.get().value(), limit.unit(), 3) + " is the "
+                            + limit.withoutSignal().words()
                             + " above. Leave this blank where the sheet gives no second figure.");
         }
     }
@@ -248,26 +221,9 @@ final class TypeReader {
                 .toList();
     }
 
-    /** A published figure; what no receiving or small transmitting tube has is a slip. */
-    private Optional<Figure> figure(String name, String text, Unit unit, Prefix shown, double low, double high) {
-        Field field = Field.of("this figure", unit, shown, low, high).aboveZero();
-        Optional<Typed> typed = complaints.quantity(name, text, field);
-        if (typed.isPresent() && !field.plausible(typed.get().value())) {
-            complaints.add(
-                    name,
-                    "“" + FieldErrors.shorten(text) + "” was understood as "
-                            + typed.get().echo()
-                            + ". No tube of an output stage is known with that: from " + Show.si(low, unit, 3) + " to "
-                            + Show.si(high, unit, 3) + ". Type it as it stands in the maker's sheet.");
-            return Optional.empty();
-        }
-        return typed.map(t -> new Figure(t.value(), false));
-    }
-
     private Optional<ScreenShare> share() {
-        Field percent = Field.of("a screen share", Unit.PERCENT, Prefix.NONE, 0.5, 50);
-        Optional<Typed> share = complaints.quantity("share", form.share(), percent);
-        Optional<Typed> band = complaints.quantity("band", form.band(), percent);
+        Optional<Typed> share = form.read(TypeFields.SHARE, complaints);
+        Optional<Typed> band = form.read(TypeFields.BAND, complaints);
         if (share.isEmpty()) {
             return Optional.empty();
         }

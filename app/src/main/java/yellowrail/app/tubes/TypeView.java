@@ -3,16 +3,15 @@ package yellowrail.app.tubes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Correction;
 import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
-import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.PublishedLimit;
+import yellowrail.core.tube.PublishedLimits;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
-import yellowrail.core.tube.WithSignal;
 
 /** A catalogue entry as rows of words and figures; unknown stays "not known". */
 record TypeView(
@@ -28,16 +27,7 @@ record TypeView(
 
     static TypeView of(TubeType type) {
         List<Row> rows = new ArrayList<>();
-        rows.add(row("plate dissipation", type, Limit.PLATE_WATTS));
-        rows.add(row("screen dissipation", type, Limit.SCREEN_WATTS));
-        rows.add(row("plate plus screen", type, Limit.COMBINED_WATTS));
-        rows.add(row("plate volts, DC", type, Limit.PLATE_VOLTS));
-        rows.add(row("screen volts, DC", type, Limit.SCREEN_VOLTS));
-        rows.add(row("cathode current, DC", type, Limit.CATHODE_AMPERES));
-        rows.add(row("grid circuit, fixed bias", type, Ratings::gridOhmsFixedBias, Unit.OHM));
-        rows.add(row("grid circuit, cathode bias", type, Ratings::gridOhmsCathodeBias, Unit.OHM));
-        given(type, WithSignal::screenWatts, DriveLimit.SCREEN_WATTS).ifPresent(rows::add);
-        given(type, WithSignal::peakPlateVolts, DriveLimit.PEAK_PLATE_VOLTS).ifPresent(rows::add);
+        PublishedLimits.ALL.stream().filter(l -> shown(l, type)).forEach(l -> rows.add(row(type, l)));
         List<Row> more = new ArrayList<>();
         more.add(new Row(
                 "heater",
@@ -79,32 +69,26 @@ record TypeView(
                 Correction.differences(type));
     }
 
-    private static Row row(String name, TubeType type, Limit limit) {
+    /** A limit with signal is shown where a publication gives it. */
+    private static boolean shown(PublishedLimit limit, TubeType type) {
+        return !(limit instanceof DriveLimit)
+                || type.ratings().stream().anyMatch(r -> r.figure(limit).isPresent());
+    }
+
+    private static Row row(TubeType type, PublishedLimit limit) {
         boolean applies = type.hasScreen() || !limit.ofScreen();
         return new Row(
-                name,
+                limit.words(),
                 type.ratings().stream()
-                        .map(r -> applies
-                                ? Correction.words(r, limit)
-                                        + (r.figure(limit)
-                                                        .filter(Figure::toBeVerified)
-                                                        .isPresent()
-                                                ? " (verify)"
-                                                : "")
-                                : "not applicable")
+                        .map(r -> applies ? words(r, limit) : "not applicable")
                         .toList());
     }
 
-    private static Row row(String name, TubeType type, Function<Ratings, Optional<Figure>> of, Unit unit) {
-        return new Row(
-                name, type.ratings().stream().map(r -> text(of.apply(r), unit)).toList());
-    }
-
-    /** A limit with signal, which is shown where a publication gives it. */
-    private static Optional<Row> given(TubeType type, Function<WithSignal, Optional<Figure>> of, DriveLimit limit) {
-        return type.ratings().stream().anyMatch(r -> of.apply(r.withSignal()).isPresent())
-                ? Optional.of(row(limit.words(), type, r -> of.apply(r.withSignal()), limit.unit()))
-                : Optional.empty();
+    private static String words(Ratings ratings, PublishedLimit limit) {
+        return limit.printed().declared()
+                ? Correction.words(ratings, limit)
+                        + (ratings.figure(limit).filter(Figure::toBeVerified).isPresent() ? " (verify)" : "")
+                : text(ratings.figure(limit), limit.unit());
     }
 
     private static String text(Optional<Figure> figure, Unit unit) {

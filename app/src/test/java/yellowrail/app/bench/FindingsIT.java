@@ -25,7 +25,9 @@ import yellowrail.core.reading.Meter;
 import yellowrail.core.session.Plan;
 import yellowrail.core.session.Purpose;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
+import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 import yellowrail.planted.PlantedAmps;
@@ -193,19 +195,11 @@ class FindingsIT extends AppIT {
 
     private static TubeType renamed(TubeType t, String name, double watts) {
         List<Ratings> ratings = t.ratings().stream()
-                .map(r -> new Ratings(
-                        r.system(),
-                        r.edition(),
-                        Optional.of(new Figure(watts, false)),
-                        r.screenWatts(),
-                        r.combinedWatts(),
-                        r.plateVolts(),
-                        r.screenVolts(),
-                        r.cathodeAmperes(),
-                        r.gridOhmsFixedBias(),
-                        r.gridOhmsCathodeBias(),
-                        r.nonePublished(),
-                        r.withSignal()))
+                .map(r -> {
+                    Map<PublishedLimit, Figure> figures = new HashMap<>(r.figures());
+                    figures.put(Limit.PLATE_WATTS, new Figure(watts, false));
+                    return new Ratings(r.system(), r.edition(), figures, r.nonePublished());
+                })
                 .toList();
         return new TubeType(
                 name,

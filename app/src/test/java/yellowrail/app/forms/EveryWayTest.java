@@ -115,15 +115,6 @@ class EveryWayTest {
     }
 
     @ParameterizedTest
-    @MethodSource("ways")
-    void isReadFromJson(Way<?> way) {
-        Map<String, String> all = answers(way);
-        all.put("method", way.id());
-        CheckForm sent = JSON.readValue(JSON.writeValueAsString(all), CheckForm.class);
-        assertThat(read(sent)).isEqualTo(read(way));
-    }
-
-    @ParameterizedTest
     @MethodSource("kept")
     void isKeptWithAnAmpAndComesBackIntoItsForm(Way<?> way) {
         AmpDescription described = read(amp(way));
@@ -161,13 +152,6 @@ class EveryWayTest {
                 assertThat(read.complaints().byField().get(p.name()).sentence()).contains("counts only with");
             }
         }
-    }
-
-    @Test
-    void aNameThatNoWayAsksForIsRefusedWithThoseThatAreKnown() {
-        CheckForm sent = JSON.readValue("{\"method\":\"own\",\"r\":\"1\",\"mvnma\":\"1\"}", CheckForm.class);
-        CheckReader.Read read = CheckReader.read(sent, Catalogue.shipped(), Profiles.SHIPPED, List.of());
-        assertThat(read.complaints().byField().get("mvnma").sentence()).contains("no field", "mvma", "volts");
     }
 
     /** How many tubes share a point the sockets tell: a count sent beside them would be ignored. */

@@ -3,51 +3,51 @@ package yellowrail.app.tubes;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.app.forms.Answers;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Correction;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeKind;
 import yellowrail.core.tube.TubeType;
-import yellowrail.core.tube.WithSignal;
 
 class TypeReaderTest {
     private static final Catalogue SHIPPED = Catalogue.shipped();
 
-    private static TypeForm form(
+    private static Answers form(
             String designation, String aliases, String kind, String plateVolts, String screenWatts, List<String> none) {
-        return new TypeForm(
-                designation,
-                aliases,
-                kind,
-                "own sheet",
-                "DESIGN_MAXIMUM",
-                "19",
-                screenWatts,
-                "",
-                plateVolts,
-                "400",
-                "",
-                "",
-                "",
-                "6.3",
-                "",
-                "",
-                "",
-                none,
-                "",
-                "",
-                "",
-                "",
-                "",
-                "");
+        return Answers.usual(TypeFields.ALL)
+                .said(Map.of(
+                        "designation",
+                        designation,
+                        "aliases",
+                        aliases,
+                        "kind",
+                        kind,
+                        "source",
+                        "own sheet",
+                        "system",
+                        "DESIGN_MAXIMUM",
+                        "plateWatts",
+                        "19",
+                        "screenWatts",
+                        screenWatts,
+                        "plateVolts",
+                        plateVolts,
+                        "screenVolts",
+                        kind.equals("TRIODE") ? "" : "400",
+                        "none",
+                        String.join(" ", none))::get);
     }
 
-    private static TypeReader.Read read(TypeForm form, Optional<TubeType> before) {
+    private static TypeReader.Read read(Answers form, Optional<TubeType> before) {
         return TypeReader.read(form, SHIPPED, before);
     }
 
@@ -56,13 +56,14 @@ class TypeReaderTest {
             delimiter = '|',
             value = {
                 "X19  |      | PENTODE | 450 | 3 |               | ",
-                "X19  |      | PENTODE | 450 |   | SCREEN_WATTS  | ",
+                "X19  |      | PENTODE | 450 |   | screenWatts   | ",
                 "X19  |      | TRIODE  | 450 |   |               | ",
+                "X19  |      | TRIODE  | 450 | 3 |               | screenWatts",
                 "X19  |      | PENTODE | 450 |   |               | screenWatts",
                 "X19  |      | PENTODE |     | 3 |               | plateVolts",
                 "X19  |      | TRIODE  |     |   |               | plateVolts",
-                "X19  |      | PENTODE | 450 | 3 | SCREEN_WATTS  | none",
-                "X19  |      | PENTODE | 450 | 3 | PLATE_WATTS   | none",
+                "X19  |      | PENTODE | 450 | 3 | screenWatts   | none",
+                "X19  |      | PENTODE | 450 | 3 | plateWatts    | none",
                 "6CA7/X19 (1) |  | PENTODE | 450 | 3 |         | ",
                 "../../x |   | PENTODE | 450 | 3 |               | designation",
                 "x;y  |      | PENTODE | 450 | 3 |               | designation",
@@ -104,7 +105,7 @@ class TypeReaderTest {
 
     @Test
     void whatIsDeclaredIsKept() {
-        TubeType type = read(form("X19", "", "PENTODE", "450", "", List.of("SCREEN_WATTS")), Optional.empty())
+        TubeType type = read(form("X19", "", "PENTODE", "450", "", List.of("screenWatts")), Optional.empty())
                 .type()
                 .orElseThrow();
         assertThat(type.kind()).isEqualTo(TubeKind.PENTODE);
@@ -119,8 +120,8 @@ class TypeReaderTest {
             if (shipped.strictest().isEmpty()) {
                 continue; // A plate rating is owed, and nothing is there that it could differ from.
             }
-            TypeForm f = TypeForm.of(shipped);
-            TypeForm sourced = with(f, f.designation(), f.plateWatts());
+            Answers f = TypeFields.of(shipped);
+            Answers sourced = with(f, f.text(TypeFields.DESIGNATION), f.text("plateWatts"));
             TypeReader.Read same = read(sourced, Optional.of(shipped));
             assertThat(same.complaints().byField()).as(shipped.designation()).isEmpty();
             assertThat(Correction.differences(same.type().orElseThrow()))
@@ -128,7 +129,7 @@ class TypeReaderTest {
                     .isEmpty();
             assertThat(same.type().orElseThrow().kind()).isEqualTo(shipped.kind());
             assertThat(same.type().orElseThrow().pinout()).isEqualTo(shipped.pinout());
-            TubeType other = read(with(f, f.designation(), "11"), Optional.of(shipped))
+            TubeType other = read(with(f, f.text(TypeFields.DESIGNATION), "11"), Optional.of(shipped))
                     .type()
                     .orElseThrow();
             assertThat(Correction.differences(other))
@@ -136,39 +137,17 @@ class TypeReaderTest {
                     .singleElement()
                     .asString()
                     .startsWith("plate dissipation 11");
-            assertThat(read(with(f, "X19", f.plateWatts()), Optional.of(shipped))
+            assertThat(read(with(f, "X19", f.text("plateWatts")), Optional.of(shipped))
                             .complaints()
                             .byField())
                     .containsKey("designation");
         }
     }
 
-    private static TypeForm with(TypeForm f, String designation, String plateWatts) {
-        return new TypeForm(
-                designation,
-                f.aliases(),
-                f.kind(),
-                "own sheet",
-                f.system(),
-                plateWatts,
-                f.screenWatts(),
-                f.combinedWatts(),
-                f.plateVolts(),
-                f.screenVolts(),
-                f.cathodeAmperes(),
-                f.gridFixed(),
-                f.gridCathode(),
-                f.heaterVolts(),
-                f.heaterAmperes(),
-                f.share(),
-                f.band(),
-                f.none(),
-                f.transconductance(),
-                f.base(),
-                f.pins(),
-                f.cap(),
-                f.peakPlateVolts(),
-                f.signalScreenWatts());
+    private static Answers with(Answers f, String designation, String plateWatts) {
+        return f.said(TypeFields.SOURCE, "own sheet")
+                .said(TypeFields.DESIGNATION, designation)
+                .said(TypeFields.LIMITS.get(Limit.PLATE_WATTS), plateWatts);
     }
 
     /** What a maker permits with signal is kept, and is no less than what he permits without. */
@@ -186,41 +165,18 @@ class TypeReaderTest {
                 " 900 | 400 | signalScreenWatts",
             })
     void withSignal(String peak, String screen, String field) {
-        TypeForm f = form("X19", "", "PENTODE", "450", "3", List.of());
-        TypeForm typed = new TypeForm(
-                f.designation(),
-                f.aliases(),
-                f.kind(),
-                f.source(),
-                f.system(),
-                f.plateWatts(),
-                f.screenWatts(),
-                f.combinedWatts(),
-                f.plateVolts(),
-                f.screenVolts(),
-                f.cathodeAmperes(),
-                f.gridFixed(),
-                f.gridCathode(),
-                f.heaterVolts(),
-                f.heaterAmperes(),
-                f.share(),
-                f.band(),
-                f.none(),
-                f.transconductance(),
-                f.base(),
-                f.pins(),
-                f.cap(),
-                peak == null ? "" : peak,
-                screen == null ? "" : screen);
+        Answers typed = form("X19", "", "PENTODE", "450", "3", List.of())
+                .said(TypeFields.LIMITS.get(DriveLimit.PEAK_PLATE_VOLTS), peak == null ? "" : peak)
+                .said(TypeFields.LIMITS.get(DriveLimit.SCREEN_WATTS), screen == null ? "" : screen);
         TypeReader.Read read = read(typed, Optional.empty());
         if (field != null) {
             assertThat(read.complaints().byField()).containsOnlyKeys(field);
             return;
         }
-        WithSignal kept = read.type().orElseThrow().ratings().get(0).withSignal();
-        assertThat(kept.peakPlateVolts().map(Figure::value))
+        Ratings kept = read.type().orElseThrow().ratings().get(0);
+        assertThat(kept.figure(DriveLimit.PEAK_PLATE_VOLTS).map(Figure::value))
                 .isEqualTo(Optional.ofNullable(peak).map(Double::valueOf));
-        assertThat(kept.screenWatts().map(Figure::value))
+        assertThat(kept.figure(DriveLimit.SCREEN_WATTS).map(Figure::value))
                 .isEqualTo(Optional.ofNullable(screen).map(Double::valueOf));
     }
 }

@@ -13,6 +13,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -117,7 +118,7 @@ public final class Slips {
         Optional<Double> rated = ratings.flatMap(Ratings::plateWatts).map(Figure::value);
         Optional<Double> volts = plateVolts
                 .filter(v -> v > 0)
-                .or(() -> ratings.flatMap(Ratings::plateVolts).map(f -> USUAL_VOLTS * f.value()));
+                .or(() -> ratings.flatMap(r -> r.figure(Limit.PLATE_VOLTS)).map(f -> USUAL_VOLTS * f.value()));
         double each = seen.perTube().value();
         if (rated.isEmpty() || !(each > 0)) {
             return Optional.empty();
@@ -177,7 +178,7 @@ public final class Slips {
     public static Optional<Slip> plateVolts(Typed volts, Optional<TubeType> type, boolean full) {
         Optional<Double> rated = type.stream()
                 .flatMap(t -> t.ratings().stream())
-                .flatMap(r -> r.plateVolts().stream())
+                .flatMap(r -> r.figure(Limit.PLATE_VOLTS).stream())
                 .map(Figure::value)
                 .max(Double::compare);
         double least = Math.max(NO_STAGE, rated.map(r -> LEAST_PLATE * r).orElse(0.0));

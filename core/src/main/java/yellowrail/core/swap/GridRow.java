@@ -5,6 +5,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.GridLimit;
 import yellowrail.core.tube.Ratings;
 
 /** Resistance in the grid circuit against the candidate's limit: too much of it and grid current runs away with the bias. */
@@ -103,7 +104,7 @@ final class GridRow {
     }
 
     private static Optional<Figure> of(Ratings edition, boolean cathode) {
-        return cathode ? edition.gridOhmsCathodeBias() : edition.gridOhmsFixedBias();
+        return edition.figure(cathode ? GridLimit.CATHODE_BIAS : GridLimit.FIXED_BIAS);
     }
 
     private static String ohms(double ohms) {

@@ -18,9 +18,7 @@ public final class Correction {
             return List.of();
         }
         List<String> differences = new ArrayList<>();
-        List<PublishedLimit> limits = new ArrayList<>(List.of(Limit.values()));
-        limits.addAll(List.of(DriveLimit.values()));
-        for (PublishedLimit limit : limits) {
+        for (PublishedLimit limit : PublishedLimits.ALL) {
             String now = words(mine.get(), limit);
             String then = words(shipped.get(), limit);
             if (!now.equals(then)) {

@@ -1,27 +1,20 @@
 package yellowrail.core.tube;
 
 import java.util.Optional;
+import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Unit;
 
 /** A limit over a whole cycle of signal, which few publications give besides those for DC operation. */
 public enum DriveLimit implements PublishedLimit {
-    PEAK_PLATE_VOLTS("peak plate volts", Unit.VOLT) {
-        @Override
-        public Optional<Figure> in(Ratings ratings) {
-            return ratings.withSignal().peakPlateVolts();
-        }
-
-        /** Nobody declares that none is published: a blank says no more than that none is known here. */
-        @Override
-        public boolean unknownIn(Ratings ratings) {
-            return in(ratings).isEmpty();
-        }
-    },
+    PEAK_PLATE_VOLTS(
+            "peak plate volts", Printed.rare("peakPlateVolts", "peak plate V", Unit.VOLT, Prefix.NONE, 50, 15_000)),
     /** The second, higher figure that some makers give for full signal; where there is none the first holds there too. */
-    SCREEN_WATTS("screen dissipation with signal", Unit.WATT) {
+    SCREEN_WATTS(
+            "screen dissipation with signal",
+            Printed.rare("signalScreenWatts", "screen W with signal", Unit.WATT, Prefix.NONE, 0.2, 120)) {
         @Override
         public Optional<Figure> in(Ratings ratings) {
-            return ratings.withSignal().screenWatts().or(ratings::screenWatts);
+            return ratings.figure(this).or(() -> ratings.figure(Limit.SCREEN_WATTS));
         }
 
         @Override
@@ -31,11 +24,11 @@ public enum DriveLimit implements PublishedLimit {
     };
 
     private final String words;
-    private final Unit unit;
+    private final Printed printed;
 
-    DriveLimit(String words, Unit unit) {
+    DriveLimit(String words, Printed printed) {
         this.words = words;
-        this.unit = unit;
+        this.printed = printed;
     }
 
     @Override
@@ -44,8 +37,13 @@ public enum DriveLimit implements PublishedLimit {
     }
 
     @Override
-    public Unit unit() {
-        return unit;
+    public Printed printed() {
+        return printed;
+    }
+
+    /** The limit for DC operation of the same thing: with signal a maker permits no less. */
+    public Limit withoutSignal() {
+        return this == SCREEN_WATTS ? Limit.SCREEN_WATTS : Limit.PLATE_VOLTS;
     }
 
     @Override

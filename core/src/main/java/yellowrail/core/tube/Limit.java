@@ -1,23 +1,26 @@
 package yellowrail.core.tube;
 
-import java.util.Optional;
+import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Unit;
 
 /** A limit that a publication can give for DC operation, each with what it limits. */
 public enum Limit implements PublishedLimit {
-    PLATE_WATTS("plate dissipation", Unit.WATT),
-    SCREEN_WATTS("screen dissipation", Unit.WATT),
-    COMBINED_WATTS("plate plus screen dissipation", Unit.WATT),
-    PLATE_VOLTS("plate volts", Unit.VOLT),
-    SCREEN_VOLTS("screen volts", Unit.VOLT),
-    CATHODE_AMPERES("cathode current", Unit.AMPERE);
+    PLATE_WATTS("plate dissipation", Printed.owed("plateWatts", "plate W", Unit.WATT, Prefix.NONE, 1, 1000)),
+    SCREEN_WATTS("screen dissipation", Printed.owed("screenWatts", "screen W", Unit.WATT, Prefix.NONE, 0.2, 60)),
+    COMBINED_WATTS(
+            "plate plus screen dissipation",
+            Printed.owed("combinedWatts", "plate and screen W", Unit.WATT, Prefix.NONE, 1, 1200)),
+    PLATE_VOLTS("plate volts", Printed.owed("plateVolts", "plate V", Unit.VOLT, Prefix.NONE, 50, 6000)),
+    SCREEN_VOLTS("screen volts", Printed.owed("screenVolts", "screen V", Unit.VOLT, Prefix.NONE, 50, 1500)),
+    CATHODE_AMPERES(
+            "cathode current", Printed.owed("cathodeAmperes", "cathode mA", Unit.AMPERE, Prefix.MILLI, 0.01, 2));
 
     private final String words;
-    private final Unit unit;
+    private final Printed printed;
 
-    Limit(String words, Unit unit) {
+    Limit(String words, Printed printed) {
         this.words = words;
-        this.unit = unit;
+        this.printed = printed;
     }
 
     @Override
@@ -26,18 +29,8 @@ public enum Limit implements PublishedLimit {
     }
 
     @Override
-    public Unit unit() {
-        return unit;
-    }
-
-    @Override
-    public Optional<Figure> in(Ratings ratings) {
-        return ratings.figure(this);
-    }
-
-    @Override
-    public boolean unknownIn(Ratings ratings) {
-        return ratings.unknown(this);
+    public Printed printed() {
+        return printed;
     }
 
     @Override

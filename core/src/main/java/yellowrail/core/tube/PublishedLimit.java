@@ -4,14 +4,21 @@ import java.util.Optional;
 import yellowrail.core.reading.Unit;
 
 /** A limit that a publication may give. */
-public sealed interface PublishedLimit permits Limit, DriveLimit {
+public sealed interface PublishedLimit permits Limit, DriveLimit, GridLimit {
     /** What it limits. */
     String words();
 
-    Unit unit();
+    /** How it stands in a publication. */
+    Printed printed();
 
-    /** Its figure in a publication, in {@link #unit}; empty when it is unknown or none is published. */
-    Optional<Figure> in(Ratings ratings);
+    default Unit unit() {
+        return printed().field().unit();
+    }
+
+    /** What holds of a publication, in {@link #unit}; empty when it is unknown or none is published. */
+    default Optional<Figure> in(Ratings ratings) {
+        return ratings.figure(this);
+    }
 
     /** Whether it limits a screen. */
     boolean ofScreen();
@@ -20,5 +27,7 @@ public sealed interface PublishedLimit permits Limit, DriveLimit {
     boolean letPass();
 
     /** Whether a publication says nothing of it: neither a figure nor that there is none. */
-    boolean unknownIn(Ratings ratings);
+    default boolean unknownIn(Ratings ratings) {
+        return ratings.unknown(this);
+    }
 }

@@ -2,6 +2,7 @@ package yellowrail.core.tube;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yellowrail.core.table.Row;
 import yellowrail.core.table.Table;
 
@@ -39,28 +41,12 @@ final class PublishedTypes {
             "seated mm",
             "related",
             "source");
-    private static final List<String> RATING_COLUMNS = List.of(
-            "designation",
-            "system",
-            "edition",
-            "plate W",
-            "screen W",
-            "plate and screen W",
-            "plate V",
-            "screen V",
-            "cathode mA",
-            "grid kohm fixed bias",
-            "grid kohm cathode bias",
-            "peak plate V",
-            "screen W with signal",
-            "source");
-    private static final Map<Limit, String> LIMITS = Map.of(
-            Limit.PLATE_WATTS, "plate W",
-            Limit.SCREEN_WATTS, "screen W",
-            Limit.COMBINED_WATTS, "plate and screen W",
-            Limit.PLATE_VOLTS, "plate V",
-            Limit.SCREEN_VOLTS, "screen V",
-            Limit.CATHODE_AMPERES, "cathode mA");
+    private static final List<String> RATING_COLUMNS = Stream.of(
+                    Stream.of("designation", "system", "edition"),
+                    PublishedLimits.ALL.stream().map(l -> l.printed().column()),
+                    Stream.of("source"))
+            .flatMap(s -> s)
+            .toList();
 
     private static final Map<String, Base> BASES =
             words(Base.values(), b -> b.name().toLowerCase(Locale.ROOT));
@@ -168,38 +154,25 @@ final class PublishedTypes {
     }
 
     private static Ratings ratings(Row row, TubeKind kind) {
-        Set<Limit> none = new HashSet<>();
-        for (Map.Entry<Limit, String> limit : LIMITS.entrySet()) {
-            boolean applies = kind != TubeKind.TRIODE || !limit.getKey().ofScreen();
-            if (row.text(limit.getValue()).equals(NOT_APPLICABLE) == applies) {
-                throw row.wrong(limit.getValue() + " is n/a where a type has no screen, and only there");
+        Map<PublishedLimit, Figure> figures = new HashMap<>();
+        Set<PublishedLimit> none = new HashSet<>();
+        for (PublishedLimit limit : PublishedLimits.ALL) {
+            Printed printed = limit.printed();
+            String text = row.text(printed.column());
+            boolean applies = kind != TubeKind.TRIODE || !limit.ofScreen();
+            if (printed.declared() && text.equals(NOT_APPLICABLE) == applies) {
+                throw row.wrong(printed.column() + " is n/a where a type has no screen, and only there");
             }
-            if (row.text(limit.getValue()).equals(NONE)) {
-                none.add(limit.getKey());
+            if (!printed.declared() && (text.equals(NONE) || text.equals(NOT_APPLICABLE))) {
+                throw row.wrong(printed.column() + " is a figure or blank");
             }
+            if (text.equals(NONE)) {
+                none.add(limit);
+            }
+            figure(row, printed.column(), Math.pow(10, printed.in().power())).ifPresent(f -> figures.put(limit, f));
         }
         row.needed("source");
-        return new Ratings(
-                row.word("system", SYSTEMS),
-                row.needed("edition"),
-                figure(row, "plate W", 1),
-                figure(row, "screen W", 1),
-                figure(row, "plate and screen W", 1),
-                figure(row, "plate V", 1),
-                figure(row, "screen V", 1),
-                figure(row, "cathode mA", 1e-3),
-                figure(row, "grid kohm fixed bias", 1e3),
-                figure(row, "grid kohm cathode bias", 1e3),
-                none,
-                new WithSignal(known(row, "peak plate V"), known(row, "screen W with signal")));
-    }
-
-    /** A limit that most publications do not give: a figure or blank, since its absence needs no declaration. */
-    private static Optional<Figure> known(Row row, String column) {
-        if (row.text(column).equals(NONE) || row.text(column).equals(NOT_APPLICABLE)) {
-            throw row.wrong(column + " is a figure or blank");
-        }
-        return figure(row, column, 1);
+        return new Ratings(row.word("system", SYSTEMS), row.needed("edition"), figures, none);
     }
 
     /** A fact, or with ? to be verified; empty where it is unknown, or the column says that there is none. */

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.TubeModel;
 import yellowrail.core.tube.TubeModels;
 import yellowrail.core.tube.TubeType;
@@ -29,7 +30,7 @@ class CouplingTest {
                     .flatMap(r -> r.plateWatts().stream())
                     .findFirst();
             Optional<Figure> limit = type.ratings().stream()
-                    .flatMap(r -> r.plateVolts().stream())
+                    .flatMap(r -> r.figure(Limit.PLATE_VOLTS).stream())
                     .findFirst();
             boolean another = model.isPresent() && !models.add(model.get());
             if (another || model.isEmpty() || watts.isEmpty() || limit.isEmpty()) {

@@ -20,6 +20,7 @@ import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -79,7 +80,9 @@ class AdvisedIsAcceptedTest {
         List<TubeType> types = Catalogue.shipped().types().stream()
                 // Without plate volts or watts there is nothing to advise; KT90 lacks its screen limits.
                 .filter(t -> !t.designation().equals("KT90")
-                        && t.strictest().flatMap(Ratings::plateVolts).isPresent())
+                        && t.strictest()
+                                .flatMap(r -> r.figure(Limit.PLATE_VOLTS))
+                                .isPresent())
                 .toList();
         TubeType type = types.get(random.nextInt(types.size()));
         Ratings strict = type.strictest().orElseThrow();
@@ -89,7 +92,8 @@ class AdvisedIsAcceptedTest {
                         BiasScheme.FIXED_UNKNOWN,
                         BiasScheme.CATHODE)
                 .get(random.nextInt(4));
-        double volts = strict.plateVolts().map(Figure::value).orElseThrow() * (0.55 + 0.3 * random.nextDouble());
+        double volts =
+                strict.figure(Limit.PLATE_VOLTS).map(Figure::value).orElseThrow() * (0.55 + 0.3 * random.nextDouble());
         double share = 0.2 + random.nextDouble();
         double start = share * strict.plateWatts().orElseThrow().value() / volts;
         double ohms = List.of(1.0, 10.0, 4.7).get(random.nextInt(3));

@@ -12,6 +12,7 @@ import yellowrail.core.reading.Band;
 import yellowrail.core.standin.SimulatedStage;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeModel;
 import yellowrail.core.tube.TubeModels;
@@ -47,7 +48,8 @@ class HeldBiasTest {
         TubeModel model = scattered(TubeModels.of(type).orElseThrow(), random);
         Ratings strict = type(type).strictest().orElseThrow();
         double rated = strict.plateWatts().orElseThrow().value();
-        double volts = strict.plateVolts().map(Figure::value).orElse(400.0) * (0.6 + 0.35 * random.nextDouble());
+        double volts =
+                strict.figure(Limit.PLATE_VOLTS).map(Figure::value).orElse(400.0) * (0.6 + 0.35 * random.nextDouble());
         boolean own = random.nextBoolean();
         double share = 0.3 + 0.6 * random.nextDouble();
         double amperes = share * rated / volts;
@@ -55,8 +57,14 @@ class HeldBiasTest {
         // From stiff to as soft as is met with.
         double supply = SupplySoftness.MOST_SAG * random.nextDouble() * random.nextDouble() * volts / amperes / tubes;
         double unloaded = volts + supply * tubes * 1.07 * amperes;
-        double screens =
-                own ? Math.min(volts, strict.screenVolts().map(Figure::value).orElse(volts)) * 0.9 : Double.NaN;
+        double screens = own
+                ? Math.min(
+                                volts,
+                                strict.figure(Limit.SCREEN_VOLTS)
+                                        .map(Figure::value)
+                                        .orElse(volts))
+                        * 0.9
+                : Double.NaN;
         double low = -200;
         double high = 0;
         for (int i = 0; i < 50; i++) {

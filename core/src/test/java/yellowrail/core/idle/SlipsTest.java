@@ -16,6 +16,7 @@ import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
 
@@ -175,7 +176,7 @@ class SlipsTest {
     @Test
     void plateVoltsGoByTheLargestRatingOfTheType() {
         double most = TYPE.ratings().stream()
-                .flatMap(r -> r.plateVolts().stream())
+                .flatMap(r -> r.figure(Limit.PLATE_VOLTS).stream())
                 .mapToDouble(f -> f.value())
                 .max()
                 .orElseThrow();

@@ -1,5 +1,8 @@
 package yellowrail.core.idle;
 
+import static yellowrail.core.tube.Publications.with;
+import static yellowrail.core.tube.Publications.without;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,10 +14,9 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Envelope;
-import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Publications;
 import yellowrail.core.tube.RatingSystem;
-import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
 import yellowrail.core.tube.TubeType;
 
@@ -43,18 +45,11 @@ final class StoryTube {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                List.of(new Ratings(
-                                system,
-                                "own",
-                                Optional.of(new Figure(plateWatts, false)),
-                                screenWatts.map(w -> new Figure(w, false)),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty())
-                        .without(Limit.PLATE_VOLTS, Limit.SCREEN_WATTS, Limit.SCREEN_VOLTS)),
+                List.of(without(
+                        with(Publications.of(system, "own", plateWatts), Limit.SCREEN_WATTS, screenWatts.orElse(null)),
+                        Limit.PLATE_VOLTS,
+                        Limit.SCREEN_WATTS,
+                        Limit.SCREEN_VOLTS)),
                 Optional.of(new ScreenShare(sharePercent / 100, bandPoints / 100)),
                 Envelope.unknown(),
                 Map.of(),

@@ -2,6 +2,8 @@ package yellowrail.core.judging;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static yellowrail.core.tube.Publications.with;
+import static yellowrail.core.tube.Publications.without;
 
 import java.util.EnumMap;
 import java.util.List;
@@ -21,24 +23,27 @@ import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.PublishedLimit;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
-import yellowrail.core.tube.WithSignal;
 
 /** Which limit holds at which mains, of every system, at its edges. */
 class JudgeTest {
     private static final double BAND = 0.05;
 
     private static Ratings ratings(RatingSystem system, double watts, Double screenWatts, Double amperes) {
-        return new Ratings(
-                system,
-                system.words(),
-                Optional.of(new Figure(watts, false)),
-                Optional.ofNullable(screenWatts).map(w -> new Figure(w, false)),
-                Optional.empty(),
-                Optional.of(new Figure(400, true)),
-                Optional.empty(),
-                Optional.ofNullable(amperes).map(a -> new Figure(a, false)),
-                Optional.empty(),
-                Optional.empty());
+        return with(
+                with(
+                        new Ratings(
+                                system,
+                                system.words(),
+                                Map.of(
+                                        Limit.PLATE_WATTS,
+                                        new Figure(watts, false),
+                                        Limit.PLATE_VOLTS,
+                                        new Figure(400, true)),
+                                Set.of()),
+                        Limit.SCREEN_WATTS,
+                        screenWatts),
+                Limit.CATHODE_AMPERES,
+                amperes);
     }
 
     /** Figures at the mains there are: one value for each. */
@@ -173,9 +178,9 @@ class JudgeTest {
         assertThat(judge.without(Limit.CATHODE_AMPERES)).isEqualTo(Standing.NONE_PUBLISHED);
         assertThat(judge.without(Limit.COMBINED_WATTS)).isEqualTo(Standing.NONE_PUBLISHED);
         assertThat(judge.without(DriveLimit.PEAK_PLATE_VOLTS)).isEqualTo(Standing.NONE_PUBLISHED);
-        assertThat(Judge.by(List.of(edition.without(Limit.SCREEN_VOLTS)), true).without(Limit.SCREEN_VOLTS))
+        assertThat(Judge.by(List.of(without(edition, Limit.SCREEN_VOLTS)), true).without(Limit.SCREEN_VOLTS))
                 .isEqualTo(Standing.NONE_PUBLISHED);
-        assertThat(Judge.by(List.of(edition, edition.without(Limit.SCREEN_VOLTS)), true)
+        assertThat(Judge.by(List.of(edition, without(edition, Limit.SCREEN_VOLTS)), true)
                         .without(Limit.SCREEN_VOLTS))
                 .isEqualTo(Standing.NONE_PUBLISHED);
         assertThat(judge.gives(Limit.SCREEN_WATTS)).isTrue();
@@ -194,7 +199,7 @@ class JudgeTest {
     @Test
     void withSignalTheSecondScreenFigureCountsWhereThereIsOne() {
         Ratings one = ratings(RatingSystem.ABSOLUTE, 12, 2.0, null);
-        Ratings two = one.with(new WithSignal(Optional.empty(), Optional.of(new Figure(4, false))));
+        Ratings two = with(one, DriveLimit.SCREEN_WATTS, 4.0);
         Figures drive = figures(DriveLimit.SCREEN_WATTS, Value.From.COMPUTED, Map.of(At.NOW, 3.0));
         assertThat(Judge.by(List.of(one), true).all(List.of(DriveLimit.SCREEN_WATTS), drive))
                 .extracting(Judgement::standing)

@@ -1,6 +1,8 @@
 package yellowrail.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yellowrail.core.tube.Publications.with;
+import static yellowrail.core.tube.Publications.without;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -43,10 +45,9 @@ import yellowrail.core.session.stops.Stops;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Envelope;
-import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.Limit;
+import yellowrail.core.tube.Publications;
 import yellowrail.core.tube.RatingSystem;
-import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.ScreenShare;
 import yellowrail.core.tube.TubeType;
 
@@ -77,18 +78,10 @@ final class Bench {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                List.of(new Ratings(
-                                system,
-                                "own",
-                                Optional.of(new Figure(19, false)),
-                                screenWatts.map(w -> new Figure(w, false)),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty(),
-                                Optional.empty())
-                        .without(Limit.PLATE_VOLTS, Limit.SCREEN_VOLTS)),
+                List.of(without(
+                        with(Publications.of(system, "own", 19), Limit.SCREEN_WATTS, screenWatts.orElse(null)),
+                        Limit.PLATE_VOLTS,
+                        Limit.SCREEN_VOLTS)),
                 Optional.of(new ScreenShare(0.06, 0.02)),
                 Envelope.unknown(),
                 Map.of(),

@@ -2,7 +2,6 @@ package yellowrail.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,6 +46,7 @@ import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Lookup;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeModels;
@@ -209,20 +209,19 @@ class ResistorAdviceTest {
     }
 
     private static Simulated any(Random random) {
-        List<String> types = List.of("6V6GT", "EL84", "EL34", "6L6GC", "5881", "KT66", "KT88", "6550");
-        String type = types.get(random.nextInt(types.size()));
+        String[] types = {"6V6GT", "EL84", "EL34", "6L6GC", "5881", "KT66", "KT88", "6550"};
+        String type = types[random.nextInt(types.length)];
         Ratings strict = type(type).strictest().orElseThrow();
-        double volts = strict.plateVolts().map(Figure::value).orElseThrow() * (0.6 + 0.35 * random.nextDouble());
-        volts = Math.min(volts, strict.screenVolts().map(Figure::value).orElse(volts) * 0.9);
+        double volts = strict.figure(Limit.PLATE_VOLTS).orElseThrow().value() * (0.6 + 0.35 * random.nextDouble());
+        double screens = strict.figure(Limit.SCREEN_VOLTS).map(Figure::value).orElse(volts);
+        volts = Math.min(volts, 0.9 * screens);
         Taken taken = Taken.values()[random.nextInt(3)];
         int tubes = List.of(2, 4).get(random.nextInt(2));
         double spread = taken == Taken.SHARED_ALONE ? 0 : 0.2 * random.nextDouble();
-        List<Double> strengths = new ArrayList<>();
-        for (int i = 0; i < tubes; i++) {
-            strengths.add(1 + spread * (2 * random.nextDouble() - 1));
-        }
-        // As soft as supplies are met with: what is lost at the rating.
+        List<Double> strengths =
+                random.doubles(tubes).mapToObj(at -> 1 + spread * (2 * at - 1)).toList();
         double rated = strict.plateWatts().orElseThrow().value();
+        // As soft as supplies are met with.
         double supply = SupplySoftness.MOST_SAG * random.nextDouble() * volts * volts / (1.15 * rated) / tubes;
         double watts = rated * (0.5 + 0.8 * random.nextDouble());
         double low = 5;

@@ -30,6 +30,7 @@ import yellowrail.core.standin.SimulatedMeter;
 import yellowrail.core.standin.SimulatedStage;
 import yellowrail.core.target.Profiles;
 import yellowrail.core.tube.Catalogue;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.TubeModels;
 import yellowrail.core.tube.TubeType;
 
@@ -120,7 +121,7 @@ final class SimulatedTurns {
     /** Well inside every published limit of the type, so that the mark is the window's middle. */
     private double volts() {
         double most = type.ratings().stream()
-                .flatMap(r -> r.screenVolts().stream())
+                .flatMap(r -> r.figure(Limit.SCREEN_VOLTS).stream())
                 .mapToDouble(f -> f.value())
                 .min()
                 .orElse(400);

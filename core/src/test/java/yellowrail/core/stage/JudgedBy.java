@@ -4,8 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.tube.Catalogue;
-import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.ModelTrust;
+import yellowrail.core.tube.Publications;
 import yellowrail.core.tube.RatingSystem;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
@@ -25,17 +26,8 @@ final class JudgedBy {
 
     /** A design-maximum publication of plate and screen watts alone, by a model whose error is taken as this. */
     static StageJudge watts(double plate, double screen, double band, double highest) {
-        Ratings ratings = new Ratings(
-                RatingSystem.DESIGN_MAXIMUM,
-                "for the test",
-                Optional.of(new Figure(plate, false)),
-                Optional.of(new Figure(screen, false)),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+        Ratings ratings = Publications.with(
+                Publications.of(RatingSystem.DESIGN_MAXIMUM, "for the test", plate), Limit.SCREEN_WATTS, screen);
         return new StageJudge(
                 Judge.by(List.of(ratings), true),
                 new ModelTrust(9, 1, 5000, 1, 5000, band / 2, band / 2, 0.05, band / 2, band / 2, 0.3),

@@ -37,6 +37,7 @@ import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Connection;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeModel;
 import yellowrail.core.tube.TubeModels;
@@ -165,8 +166,8 @@ class NetlistTest {
             double rated = strict.plateWatts().orElseThrow().value();
             double volts = 0.8
                     * Math.min(
-                            strict.plateVolts().orElseThrow().value(),
-                            strict.screenVolts().orElseThrow().value());
+                            strict.figure(Limit.PLATE_VOLTS).orElseThrow().value(),
+                            strict.figure(Limit.SCREEN_VOLTS).orElseThrow().value());
             Stage stage = new Stage(
                     Topology.PUSH_PULL,
                     Connection.PENTODE,

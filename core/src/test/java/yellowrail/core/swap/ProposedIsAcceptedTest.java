@@ -47,8 +47,8 @@ class ProposedIsAcceptedTest {
         String type = TYPES.get(random.nextInt(TYPES.size()));
         Ratings strict = Swaps.type(type).strictest().orElseThrow();
         double most = Math.min(
-                strict.plateVolts().map(Figure::value).orElse(450.0),
-                strict.screenVolts().map(Figure::value).orElse(450.0));
+                strict.figure(Limit.PLATE_VOLTS).map(Figure::value).orElse(450.0),
+                strict.figure(Limit.SCREEN_VOLTS).map(Figure::value).orElse(450.0));
         double supply = most * (0.6 + 0.5 * random.nextDouble());
         double load = 3000 + 7000 * random.nextDouble();
         if (random.nextBoolean()) {

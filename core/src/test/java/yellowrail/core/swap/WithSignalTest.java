@@ -1,6 +1,7 @@
 package yellowrail.core.swap;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yellowrail.core.tube.Publications.with;
 
 import java.util.List;
 import java.util.Map;
@@ -8,11 +9,12 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
+import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.Ratings;
 import yellowrail.core.tube.TubeType;
-import yellowrail.core.tube.WithSignal;
 
 /** What a maker permits with signal: a second figure for the screens, and a peak of the plates. */
 class WithSignalTest {
@@ -27,7 +29,8 @@ class WithSignalTest {
         SwapCandidate own = new SwapCandidate(
                 c.type(),
                 c.editions().stream()
-                        .map(e -> e.with(new WithSignal(figure(peakVolts), figure(screenWatts))))
+                        .map(e -> with(
+                                with(e, DriveLimit.PEAK_PLATE_VOLTS, peakVolts), DriveLimit.SCREEN_WATTS, screenWatts))
                         .toList(),
                 c.curves(),
                 c.tubes(),
@@ -80,7 +83,7 @@ class WithSignalTest {
                         new SwapCandidate(
                                 c.type(),
                                 c.editions().stream()
-                                        .map(e -> e.with(new WithSignal(Optional.empty(), figure(1000.0))))
+                                        .map(e -> with(e, DriveLimit.SCREEN_WATTS, 1000.0))
                                         .toList(),
                                 c.curves(),
                                 c.tubes(),
@@ -120,19 +123,16 @@ class WithSignalTest {
                 "own sheet",
                 true);
         Ratings r = t.ratings().get(0);
-        Ratings given = new Ratings(
-                r.system(),
-                "own sheet",
-                r.plateWatts(),
-                r.screenWatts(),
-                r.combinedWatts(),
-                r.plateVolts(),
-                r.screenVolts(),
-                figure(0.2),
-                r.gridOhmsFixedBias(),
-                r.gridOhmsCathodeBias(),
-                r.nonePublished(),
-                new WithSignal(figure(peak), figure(7.0)));
+        Ratings given = with(
+                with(
+                        with(
+                                new Ratings(r.system(), "own sheet", r.figures(), r.nonePublished()),
+                                Limit.CATHODE_AMPERES,
+                                0.2),
+                        DriveLimit.PEAK_PLATE_VOLTS,
+                        peak),
+                DriveLimit.SCREEN_WATTS,
+                7.0);
         return SwapSheet.of(new SwapQuestion(
                 STAGE,
                 Around.generous(),

@@ -79,11 +79,12 @@ class CatalogueTest {
 
     @Test
     void leavesBlankWhatIsNotKnown() {
-        assertThat(found("6L6GC").ratings().get(0).cathodeAmperes()).isEmpty();
+        assertThat(found("6L6GC").ratings().get(0).figure(Limit.CATHODE_AMPERES))
+                .isEmpty();
         assertThat(found("KT90").screenShare()).isEmpty();
-        assertThat(found("KT90").ratings().get(0).screenWatts()).isEmpty();
+        assertThat(found("KT90").ratings().get(0).figure(Limit.SCREEN_WATTS)).isEmpty();
         assertThat(found("6973").pinout().orElseThrow().pins()).isEmpty();
-        assertThat(found("KT120").ratings().get(0).gridOhmsFixedBias()).isEmpty();
+        assertThat(found("KT120").ratings().get(0).figure(GridLimit.FIXED_BIAS)).isEmpty();
     }
 
     @Test
@@ -151,17 +152,7 @@ class CatalogueTest {
                 Optional.empty(),
                 Optional.of(new Figure(6.3, false)),
                 Optional.empty(),
-                List.of(new Ratings(
-                        RatingSystem.UNSTATED,
-                        "own",
-                        Optional.of(new Figure(24, false)),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty())),
+                List.of(Publications.of(RatingSystem.UNSTATED, "own", 24)),
                 Optional.empty(),
                 Envelope.unknown(),
                 Map.of(),
