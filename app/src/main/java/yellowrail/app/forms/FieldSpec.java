@@ -199,6 +199,11 @@ public record FieldSpec<T>(
         return new FieldSpec<>(name, label, hint, text, choices, reader, show);
     }
 
+    /** The same with another example in it. */
+    public FieldSpec<T> hinting(String example) {
+        return new FieldSpec<>(name, label, example, usual, choices, reader, show);
+    }
+
     /** The same meaning something that is made of its value. */
     public <U> FieldSpec<U> as(Function<T, U> of, Function<U, T> back) {
         return new FieldSpec<>(

@@ -7,76 +7,65 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.forms.Texts;
-import yellowrail.core.experiment.MeasuredPoint;
 
 /**
  * A result as typed.
  *
  * @param supersedes id of the result it corrects, or empty
- * @param factors texts by factor
- * @param points a line for each point
  */
-record ResultForm(UUID id, String supersedes, Map<String, String> factors, String points, String note) {
-
+record ResultForm(UUID id, String supersedes, Answers answers) {
     /** The same texts as another result. */
     ResultForm withId(UUID other) {
-        return new ResultForm(other, supersedes, factors, points, note);
-    }
-
-    /** What a factor's field is called in the form. */
-    static String field(String factor) {
-        return "f-" + factor.replace(' ', '-');
+        return new ResultForm(other, supersedes, answers);
     }
 
     static ResultForm typed(UUID id, Map<String, String> said) {
-        Map<String, String> factors = new LinkedHashMap<>();
-        BenchResult.FACTORS.forEach(
-                f -> factors.put(f, said.getOrDefault(field(f), "").strip()));
         return new ResultForm(
                 id,
                 said.getOrDefault("supersedes", ""),
-                factors,
-                said.getOrDefault("points", ""),
-                said.getOrDefault("note", "").strip());
+                Answers.usual(ResultFields.ALL).said(said::get));
     }
 
     /** A fresh form: the amp as it was last time, so that only what changed is typed. */
     static ResultForm after(List<BenchResult> results) {
-        Map<String, String> factors =
-                results.isEmpty() ? Map.of() : results.get(results.size() - 1).factors();
-        return new ResultForm(UUID.randomUUID(), "", factors, "", "");
+        Answers usual = Answers.usual(ResultFields.ALL);
+        return new ResultForm(
+                UUID.randomUUID(),
+                "",
+                results.isEmpty()
+                        ? usual
+                        : as(usual, results.get(results.size() - 1).factors()));
     }
 
     static ResultForm correcting(BenchResult old) {
         return new ResultForm(
-                UUID.randomUUID(), old.id().toString(), old.factors(), ResultStore.text(old.points()), old.note());
+                UUID.randomUUID(),
+                old.id().toString(),
+                as(Answers.usual(ResultFields.ALL), old.factors())
+                        .known(ResultFields.POINTS, old.points())
+                        .known(ResultFields.NOTE, old.note()));
+    }
+
+    private static Answers as(Answers answers, Map<String, String> factors) {
+        Answers filled = answers;
+        for (Map.Entry<String, String> factor : factors.entrySet()) {
+            filled = filled.known(ResultFields.FACTORS.get(factor.getKey()), factor.getValue());
+        }
+        return filled;
     }
 
     /** The result, with what is wrong in {@code complaints}; then it is not to be kept. */
     BenchResult read(UUID ampId, OffsetDateTime takenAt, UUID corrects, FieldErrors complaints) {
-        factors.forEach((factor, text) -> {
-            if (text.length() > Texts.SENTENCE) {
-                complaints.add(field(factor), Texts.tooLong(Texts.SENTENCE, text));
-            }
-        });
-        if (note.length() > Texts.NOTE) {
-            complaints.add("note", Texts.tooLong(Texts.NOTE, note));
-        }
+        Map<String, String> factors = new LinkedHashMap<>();
+        ResultFields.FACTORS.forEach((factor, field) -> factors.put(factor, answers.read(field, complaints)));
+        String note = answers.read(ResultFields.NOTE, complaints);
         if (corrects != null && note.isBlank()) {
-            complaints.add("note", "Say in a few words why it is corrected.");
+            complaints.add(ResultFields.NOTE.name(), "Say in a few words why it is corrected.");
         }
-        List<MeasuredPoint> read = List.of();
-        try {
-            read = MeasuredText.read(points);
-            if (read.isEmpty()) {
-                complaints.add("points", "Type at least one line: level, frequency, watts, THD.");
-            }
-        } catch (IllegalArgumentException unread) {
-            complaints.add("points", unread.getMessage());
-        }
-        return new BenchResult(id, ampId, takenAt, factors, read, note, corrects);
+        return new BenchResult(
+                id, ampId, takenAt, factors, answers.read(ResultFields.POINTS, complaints), note, corrects);
     }
 
     /** Now, as the builder's own clock shows it. */

@@ -45,9 +45,6 @@ class ResultsController {
         this.results = results;
     }
 
-    /** A factor's field. */
-    record FactorField(String factor, String field, String text) {}
-
     @GetMapping("/amps/{ampId}/results")
     String all(
             @PathVariable UUID ampId,
@@ -113,12 +110,8 @@ class ResultsController {
         model.addAttribute(
                 "ampName", away ? "An amp" : amps.amp(ampId).description().name());
         model.addAttribute("form", form);
-        model.addAttribute(
-                "factors",
-                BenchResult.FACTORS.stream()
-                        .map(f -> new FactorField(
-                                f, ResultForm.field(f), form.factors().getOrDefault(f, "")))
-                        .toList());
+        model.addAttribute("f", form.answers().texts());
+        model.addAttribute("factors", ResultFields.FACTORS.values());
         model.addAttribute("limits", CsvLines.limits(MeasuredText.MOST));
         model.addAttribute("said", complaints.byField());
         model.addAttribute("table", ResultsView.of(holding));

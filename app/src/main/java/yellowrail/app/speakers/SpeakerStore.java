@@ -18,7 +18,6 @@ import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
 import yellowrail.app.store.StoredShapes;
 import yellowrail.app.store.StoredSpeaker;
-import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.load.CurveText;
 import yellowrail.core.load.Speaker;
@@ -39,9 +38,9 @@ public class SpeakerStore {
         this.clock = clock;
     }
 
-    /** The newest of each name, by name. */
-    EachShown<KeptSpeaker> all() {
-        return EachShown.of(mapper.names(), row -> speaker(row.id()), row -> "the speaker " + row.name());
+    /** The newest of each name, by name: nothing of their curves is read. */
+    List<NameRow> named() {
+        return mapper.names();
     }
 
     public KeptSpeaker speaker(UUID id) {
@@ -57,10 +56,6 @@ public class SpeakerStore {
             }
         }
         return named;
-    }
-
-    public List<String> names() {
-        return mapper.names().stream().map(NameRow::name).toList();
     }
 
     private KeptSpeaker stored(UUID id) {

@@ -1,10 +1,14 @@
 package yellowrail.app.speakers;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.regex.Pattern;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -15,27 +19,25 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import yellowrail.app.forms.Answers;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.StoredDifferently;
-import yellowrail.app.web.EachShown;
 import yellowrail.app.web.ErrorTexts;
+import yellowrail.app.web.NotThere;
 import yellowrail.core.load.CurveText;
-import yellowrail.core.reading.Field;
-import yellowrail.core.reading.Prefix;
-import yellowrail.core.reading.Typed;
-import yellowrail.core.reading.Unit;
 
 /** Speakers with a measured impedance: all of them, one with its curve, and a new one from text. */
 @Controller
 class SpeakersController {
-    /** A word of a wiring, and not one that stands for something else there. */
-    private static final Pattern NAME = Pattern.compile("(?!(?i)dc\\d)\\p{L}[\\p{L}\\d_-]{1,30}");
+    private static final int REMEMBERED = 1000;
 
-    private static final Field MARKED =
-            Field.of("the marking", Unit.OHM, Prefix.NONE, 0.5, 2000).aboveZero();
+    private static final Logger log = LoggerFactory.getLogger(SpeakersController.class);
 
     private final SpeakerStore speakers;
+    private final Cache<UUID, SpeakerView> views =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
     SpeakersController(SpeakerStore speakers) {
         this.speakers = speakers;
@@ -44,64 +46,62 @@ class SpeakersController {
     @GetMapping("/speakers")
     String all(@RequestParam(defaultValue = "") String kept, Model model) {
         model.addAttribute("kept", kept);
-        return page(UUID.randomUUID(), "", "", "", new FieldErrors(), model);
+        return page(UUID.randomUUID(), Answers.usual(SpeakerFields.ALL), new FieldErrors(), model);
     }
 
-    private String page(UUID id, String name, String marked, String curve, FieldErrors complaints, Model model) {
-        boolean away = Boolean.TRUE.equals(model.getAttribute("away"));
-        if (!away) {
-            EachShown<KeptSpeaker> all = speakers.all();
-            model.addAttribute(
-                    "items", all.shown().stream().map(SpeakerView::of).toList());
-            model.addAttribute("broken", all.broken());
+    /** The page asks the database for names alone: each curve comes when it is scrolled to. */
+    private String page(UUID id, Answers answers, FieldErrors complaints, Model model) {
+        if (!Boolean.TRUE.equals(model.getAttribute("away"))) {
+            model.addAttribute("items", speakers.named());
         }
         model.addAttribute("id", id);
-        model.addAttribute("name", name);
-        model.addAttribute("marked", marked);
-        model.addAttribute("curve", curve);
+        model.addAttribute("specs", answers.byName());
+        model.addAttribute("f", answers.texts());
         model.addAttribute("said", complaints.byField());
         return "speakers/all";
     }
 
-    @PostMapping("/speakers")
-    String keep(
-            @RequestParam UUID id,
-            @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String marked,
-            @RequestParam(defaultValue = "") String curve,
+    /** One speaker's words and its drawing, which never change; a sentence where what is stored is not understood. */
+    @GetMapping("/speakers/{id}/curve")
+    String curve(
+            @PathVariable UUID id,
+            @RequestHeader(name = "HX-Request", defaultValue = "") String within,
             HttpServletResponse response,
             Model model) {
+        try {
+            model.addAttribute("s", views.get(id, k -> SpeakerView.of(speakers.speaker(k))));
+        } catch (NotThere | DataAccessException | TransactionException told) {
+            throw told;
+        } catch (RuntimeException broken) {
+            log.warn("The speaker {} cannot be shown: {}", id, broken.toString());
+        }
+        response.addHeader("Vary", "HX-Request");
+        return within.isEmpty() ? "speakers/curve" : "speakers/curve :: curve";
+    }
+
+    @PostMapping("/speakers")
+    String keep(
+            @RequestParam UUID id, @RequestParam Map<String, String> sent, HttpServletResponse response, Model model) {
         FieldErrors complaints = new FieldErrors();
-        String called = name.strip();
-        if (!NAME.matcher(called).matches()) {
-            complaints.add(
-                    "name",
-                    "A short name that stands for it in a wiring, such as barn12: letters first, then letters, digits, _"
-                            + " or -, 2 to 31 in all"
-                            + (called.isEmpty() ? "." : "; not “" + FieldErrors.shorten(called) + "”."));
-        }
-        Optional<Double> ohms = marked.isBlank()
-                ? Optional.empty()
-                : complaints.quantity("marked", marked, MARKED).map(Typed::value);
-        CurveText.Read read = CurveText.read(curve);
-        if (read.curve().isEmpty()) {
-            complaints.add("curve", read.complaint());
-        }
+        Answers answers = Answers.usual(SpeakerFields.ALL).said(sent::get);
+        String name = answers.read(SpeakerFields.NAME, complaints);
+        Optional<Double> ohms = answers.read(SpeakerFields.MARKED, complaints);
+        answers.read(SpeakerFields.CURVE, complaints);
         if (complaints.any()) {
             response.setStatus(422);
-            return page(id, name, marked, curve, complaints, model);
+            return page(id, answers, complaints, model);
         }
         try {
-            speakers.keep(id, called, ohms, curve);
+            speakers.keep(id, name, ohms, sent.get(SpeakerFields.CURVE.name()));
         } catch (StoredDifferently stored) {
             response.setStatus(409);
             complaints.add("curve", stored.getMessage());
-            return page(UUID.randomUUID(), name, marked, curve, complaints, model);
+            return page(UUID.randomUUID(), answers, complaints, model);
         } catch (DataAccessException | TransactionException down) {
             response.setStatus(503);
             complaints.add("curve", ErrorTexts.DATABASE);
             model.addAttribute("away", true);
-            return page(id, name, marked, curve, complaints, model);
+            return page(id, answers, complaints, model);
         }
         return "redirect:/speakers?kept=" + id;
     }

@@ -50,7 +50,8 @@ class SpeakersIT extends BrowserIT {
         page.locator("text=Keep this speaker").dblclick();
         page.waitForURL("**/speakers?kept=*");
         assertThat(page.locator("main")).containsText("400 points from 10 Hz to 20000 Hz");
-        assertThat(speakers.names().stream().filter("barn12"::equals)).hasSize(1);
+        assertThat(speakers.named().stream().filter(s -> s.name().equals("barn12")))
+                .hasSize(1);
         looksRight();
         String written = page.request()
                 .get(url(page.locator("a:has-text('As text')").first().getAttribute("href")))
@@ -99,5 +100,30 @@ class SpeakersIT extends BrowserIT {
         assertThat(page.locator("#effects")).containsText("Hottest plate in the band");
         String path = page.locator("svg.frequencies path.curve").first().getAttribute("d");
         assertThat(path.length()).isLessThan(10_000);
+    }
+
+    /** However many there are, their page asks for their names; each curve comes once it is scrolled to. */
+    @Test
+    void manyDoNotSlowTheirPage() {
+        for (int i = 0; i < 20; i++) {
+            speakers.keep(UUID.randomUUID(), "heron" + i, Optional.of(8.0), curve(100));
+        }
+        UUID broken = UUID.randomUUID();
+        jdbc.sql("insert into speaker_curve (id, name, body, created_at) values (?, 'heron20', '{}', now())")
+                .param(broken)
+                .update();
+        assertThat(page.request().get(url("/speakers")).text())
+                .contains("heron0", "heron19", "heron20")
+                .doesNotContain("<path");
+        page.navigate(url("/speakers"));
+        var last = page.locator("section.rule:has(h2:text-is('heron19'))");
+        last.scrollIntoViewIfNeeded();
+        assertThat(last).containsText("100 points from 10 Hz");
+        assertThat(last.locator("svg.frequencies path.curve")).hasCount(1);
+        var unread = page.locator("section.rule:has(h2:text-is('heron20'))");
+        unread.scrollIntoViewIfNeeded();
+        assertThat(unread).containsText("cannot be shown");
+        page.navigate(url("/speakers/" + broken + "/curve"));
+        assertThat(page.locator("main")).containsText("is kept as it is");
     }
 }
