@@ -1,5 +1,6 @@
 package yellowrail.core.reading;
 
+import java.math.BigDecimal;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -20,9 +21,6 @@ import java.util.regex.Pattern;
 public final class MeterText {
     /** No meter shows more; a longer text is a slip of the clipboard. */
     private static final int LONGEST = 40;
-
-    /** Nothing that is not zero is read smaller at a bench, in the base of any unit: a picofarad is a hundred times this. */
-    private static final double SMALLEST = 1e-14;
 
     private static final Pattern WHOLE =
             Pattern.compile("([+-]?)\\s*([0-9.,][0-9.,'’ ]*(?:[eE][+-]?\\d{1,3})?)\\s*(\\D.*)?");
@@ -74,8 +72,8 @@ public final class MeterText {
         for (NumberText.Decimal number : numbers) {
             Optional<Typed> typed =
                     scale(raw, sign, number, symbol.get().prefix(), symbol.get().unit());
-            if (typed.filter(t -> t.value() != 0 && Math.abs(t.value()) < SMALLEST)
-                    .isPresent()) {
+            boolean zero = new BigDecimal(number.plain()).signum() == 0;
+            if (!zero && typed.filter(t -> t.value() == 0).isPresent()) {
                 return refuse(raw, "was understood as less than any meter shows", field);
             }
             if (typed.isEmpty()) {
@@ -156,9 +154,8 @@ public final class MeterText {
     }
 
     private static Optional<Typed> scale(String raw, String sign, NumberText.Decimal number, Prefix prefix, Unit unit) {
-        double value = new java.math.BigDecimal(number.plain())
-                .scaleByPowerOfTen(prefix.power())
-                .doubleValue();
+        double value =
+                new BigDecimal(number.plain()).scaleByPowerOfTen(prefix.power()).doubleValue();
         double lastDigit = Math.pow(10, prefix.power() - (double) number.decimals());
         if (!Double.isFinite(value) || value > unit.limit() || !(lastDigit > 0) || !Double.isFinite(lastDigit)) {
             return Optional.empty();

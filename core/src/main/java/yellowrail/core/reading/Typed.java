@@ -9,12 +9,22 @@ package yellowrail.core.reading;
  * @param lastDigit the size of the last digit typed, in the unit's base, above zero: it tells the meter's resolution
  */
 public record Typed(String raw, double value, Unit unit, double lastDigit) {
+    /**
+     * No meter shows less, in the base of any unit: a picofarad is a hundred times this. What was kept of less, before it was
+     * refused, is zero.
+     */
+    private static final double SMALLEST = 1e-14;
+
     public Typed {
         if (!Double.isFinite(value)) {
             throw new IllegalArgumentException("a reading must be finite, not " + value);
         }
         if (!(lastDigit > 0) || !Double.isFinite(lastDigit)) {
             throw new IllegalArgumentException("the last digit's size must be above zero, not " + lastDigit);
+        }
+        if (Math.abs(value) < SMALLEST) {
+            value = 0;
+            lastDigit = Math.max(lastDigit, SMALLEST);
         }
     }
 
