@@ -199,6 +199,11 @@ public record FieldSpec<T>(
         return new FieldSpec<>(name, label, hint, text, choices, reader, show);
     }
 
+    /** The same with its values shown otherwise. */
+    public FieldSpec<T> showing(Function<T, String> shown) {
+        return new FieldSpec<>(name, label, hint, usual, choices, reader, shown);
+    }
+
     /** The same with another example in it. */
     public FieldSpec<T> hinting(String example) {
         return new FieldSpec<>(name, label, example, usual, choices, reader, show);

@@ -129,19 +129,13 @@ public final class LoadFields {
             "if known",
             Field.of("the primary's inductance", Unit.HENRY, Prefix.NONE, 0.5, 2000)
                     .aboveZero());
-    static final FieldSpec<Optional<Double>> CORE_DC = FieldSpec.text(
-            "coreDc",
-            "Core, mA of difference",
-            "if known",
-            (name, text, complaints) -> text.isEmpty()
-                    ? Optional.empty()
-                    : complaints.ranged(
-                            name,
-                            text,
-                            text,
-                            Field.of("the core's direct current", Unit.AMPERE, Prefix.MILLI, 0.1e-3, 2)
-                                    .aboveZero()),
-            value -> value.map(a -> Show.plain(1000 * a, AS_TYPED)).orElse(""));
+    static final FieldSpec<Optional<Double>> CORE_DC = asTyped(
+                    "coreDc",
+                    "Core, mA of difference",
+                    "if known",
+                    Field.of("the core's direct current", Unit.AMPERE, Prefix.MILLI, 0.1e-3, 2)
+                            .aboveZero())
+            .showing(value -> value.map(a -> Show.plain(1000 * a, AS_TYPED)).orElse(""));
     static final FieldSpec<Optional<Double>> RATED_WATTS = asTyped(
             "ratedWatts",
             "Rated power, W",
@@ -177,13 +171,8 @@ public final class LoadFields {
     private LoadFields() {}
 
     private static FieldSpec<Optional<Double>> asTyped(String name, String label, String hint, Field field) {
-        FieldSpec<Optional<Double>> spec = FieldSpec.quantity(name, label, hint, field);
-        return FieldSpec.text(
-                name,
-                label,
-                hint,
-                spec.reader(),
-                value -> value.map(v -> Show.plain(v, AS_TYPED)).orElse(""));
+        return FieldSpec.quantity(name, label, hint, field)
+                .showing(value -> value.map(v -> Show.plain(v, AS_TYPED)).orElse(""));
     }
 
     private static FieldSpec<Optional<Double>> ohms(

@@ -74,20 +74,11 @@ public final class StageFields {
     public static final FieldSpec<String> AT = FieldSpec.plain(
             "at", "Bias at, V of the grid supply or Ω of the cathode resistor; blank: the idle sets it");
     /** A grid's volts in it; empty for what sets the idle. */
-    static final FieldSpec<Optional<Double>> AT_VOLTS = FieldSpec.text(
-            AT.name(),
-            AT.label(),
-            "",
-            StageFields::grid,
-            value -> value.map(v -> Show.plain(v, 4) + " V").orElse(""));
+    static final FieldSpec<Optional<Double>> AT_VOLTS =
+            FieldSpec.text(AT.name(), AT.label(), "", StageFields::grid, value -> plain(value, "V"));
     /** A cathode resistor in it. */
-    static final FieldSpec<Optional<Double>> AT_OHMS = FieldSpec.text(
-            AT.name(),
-            AT.label(),
-            "",
-            (name, text, complaints) ->
-                    text.isEmpty() ? Optional.empty() : complaints.ranged(name, text, text, CATHODE_OHMS),
-            value -> value.map(v -> Show.plain(v, 4) + " Ω").orElse(""));
+    static final FieldSpec<Optional<Double>> AT_OHMS =
+            FieldSpec.quantity(AT.name(), AT.label(), "", CATHODE_OHMS).showing(v -> plain(v, "Ω"));
 
     static final FieldSpec<Double> CATHODE =
             FieldSpec.needed("cathode", "Cathode resistor of mixed bias, Ω", "100 Ω", CATHODE_OHMS, 4);
@@ -111,19 +102,12 @@ public final class StageFields {
             Field.of("source ohms", Unit.OHM, Prefix.NONE, 1, 20e3),
             3);
     /** Empty where the screens hang on B+. */
-    static final FieldSpec<Optional<Double>> SCREENS = FieldSpec.text(
-            "screens",
-            "Screen supply, V; empty: B+",
-            "",
-            (name, text, complaints) -> text.isEmpty()
-                    ? Optional.empty()
-                    : complaints.ranged(
-                            name,
-                            text,
-                            text,
-                            Field.of("screen volts", Unit.VOLT, Prefix.NONE, 20, 1000)
-                                    .aboveZero()),
-            value -> value.map(v -> Show.plain(v, 4) + " V").orElse(""));
+    static final FieldSpec<Optional<Double>> SCREENS = FieldSpec.quantity(
+                    "screens",
+                    "Screen supply, V; empty: B+",
+                    "",
+                    Field.of("screen volts", Unit.VOLT, Prefix.NONE, 20, 1000).aboveZero())
+            .showing(v -> plain(v, "V"));
 
     static final FieldSpec<Double> FEED = FieldSpec.needed(
             "feed", "Screen feed, Ω", "200 Ω", Field.of("screen feed ohms", Unit.OHM, Prefix.NONE, 1, 100e3), 4);
@@ -219,6 +203,10 @@ public final class StageFields {
             READINGS);
 
     private StageFields() {}
+
+    private static String plain(Optional<Double> value, String unit) {
+        return value.map(v -> Show.plain(v, 4) + " " + unit).orElse("");
+    }
 
     private static Pick<String> same(String value, String words) {
         return new Pick<>(value, words, value);

@@ -5,7 +5,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.tube.Figure;
-import yellowrail.core.tube.GridLimit;
+import yellowrail.core.tube.OtherLimit;
 import yellowrail.core.tube.Ratings;
 
 /** Resistance in the grid circuit against the candidate's limit: too much of it and grid current runs away with the bias. */
@@ -104,7 +104,7 @@ final class GridRow {
     }
 
     private static Optional<Figure> of(Ratings edition, boolean cathode) {
-        return edition.figure(cathode ? GridLimit.CATHODE_BIAS : GridLimit.FIXED_BIAS);
+        return edition.figure(cathode ? OtherLimit.GRID_OHMS_CATHODE_BIAS : OtherLimit.GRID_OHMS_FIXED_BIAS);
     }
 
     private static String ohms(double ohms) {

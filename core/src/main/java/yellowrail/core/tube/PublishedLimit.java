@@ -4,7 +4,7 @@ import java.util.Optional;
 import yellowrail.core.reading.Unit;
 
 /** A limit that a publication may give. */
-public sealed interface PublishedLimit permits Limit, DriveLimit, GridLimit {
+public sealed interface PublishedLimit permits Limit, DriveLimit, OtherLimit {
     /** What it limits. */
     String words();
 

@@ -6,8 +6,8 @@ import java.util.stream.Stream;
 
 /** The limits that a publication may give. */
 public final class PublishedLimits {
-    /** All there are: for DC operation, in the grid's circuit, with signal. */
-    public static final List<PublishedLimit> ALL = Stream.of(Limit.values(), GridLimit.values(), DriveLimit.values())
+    /** All there are: for DC operation, what is limited besides, with signal. */
+    public static final List<PublishedLimit> ALL = Stream.of(Limit.values(), OtherLimit.values(), DriveLimit.values())
             .<PublishedLimit>flatMap(Stream::of)
             .toList();
 

@@ -84,7 +84,8 @@ class CatalogueTest {
         assertThat(found("KT90").screenShare()).isEmpty();
         assertThat(found("KT90").ratings().get(0).figure(Limit.SCREEN_WATTS)).isEmpty();
         assertThat(found("6973").pinout().orElseThrow().pins()).isEmpty();
-        assertThat(found("KT120").ratings().get(0).figure(GridLimit.FIXED_BIAS)).isEmpty();
+        assertThat(found("KT120").ratings().get(0).figure(OtherLimit.GRID_OHMS_FIXED_BIAS))
+                .isEmpty();
     }
 
     @Test
