@@ -130,6 +130,10 @@ public abstract class BrowserIT extends AppIT {
         // The rail stays in sight: what it happens to half cover, wherever the page was scrolled to, is no small
         // target.
         page.evaluate("() => window.scrollTo(0, 0)");
+        // What a script draws anew for another width is given a moment to do it.
+        page.evaluate("() => new Promise((done) => { const from = Date.now(); const look = () =>"
+                + " document.documentElement.scrollWidth <= window.innerWidth || Date.now() - from > 3000 ? done() :"
+                + " requestAnimationFrame(look); look(); })");
         assertThat(page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth"))
                 .as(page.url() + " is wider than " + width)
                 .isEqualTo(0);

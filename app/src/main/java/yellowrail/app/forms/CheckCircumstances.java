@@ -46,11 +46,7 @@ final class CheckCircumstances {
                         .filter(Way::several)
                         .isPresent(),
                 "where one reading stands for several tubes");
-        Optional<Double> spread = form.read(CheckFields.SPREAD, complaints).map(t -> t.value() / 100);
-        if (spread.isPresent() && spread.get() > 1) {
-            complaints.add("spread", "A spread is 0 to 100 % of the mean.");
-            spread = Optional.empty();
-        }
+        Optional<Double> spread = form.read(CheckFields.SPREAD, complaints);
         return new Circumstances(
                 mains(),
                 form.read(CheckFields.LIMITER, complaints).orElse(false),

@@ -12,6 +12,7 @@ import yellowrail.core.amp.sensing.Way;
 import yellowrail.core.amp.sensing.Ways;
 import yellowrail.core.idle.PlateVolts.Reference;
 import yellowrail.core.reading.Accuracy;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.tube.Connection;
 
@@ -56,7 +57,7 @@ public final class CheckFields {
 
     static final FieldSpec<Optional<Typed>> VOLTS =
             FieldSpec.reading("volts", "Plate voltage, V, as in 431 V", Fields.PLATE);
-    static final FieldSpec<Reference> REFERENCE = FieldSpec.pick(
+    public static final FieldSpec<Reference> REFERENCE = FieldSpec.pick(
             "ref",
             "Plate volts read to; chassis where nothing is said",
             new Pick<>("", "to chassis", Reference.CHASSIS),
@@ -135,8 +136,14 @@ public final class CheckFields {
             FieldSpec.reading("minutes", "Minutes between volts and current", Fields.MINUTES);
     static final FieldSpec<Optional<Typed>> MOVED =
             FieldSpec.reading("moved", "How much the current moved since the volts were taken, %", Fields.CHANGE);
-    static final FieldSpec<Optional<Typed>> SPREAD =
-            FieldSpec.reading("spread", "How unequal tubes behind one reading may be, % of the mean", Fields.PERCENT);
+    /** Share of the mean. */
+    public static final FieldSpec<Optional<Double>> SPREAD = FieldSpec.<Optional<Double>>text(
+            "spread",
+            "How unequal tubes behind one reading may be, % of the mean",
+            "unknown",
+            CheckFields::spread,
+            value -> value.map(v -> Show.plain(100 * v, 4) + " %").orElse(""));
+
     public static final FieldSpec<String> TARGET =
             FieldSpec.plain("target", "Target: a profile's name, own, maker, or blank for none");
     static final FieldSpec<Optional<Typed>> LOW =
@@ -208,6 +215,15 @@ public final class CheckFields {
                         new Pick<>("yes", "yes", "yes"),
                         new Pick<>("no", "no", "no"))
                 : FieldSpec.plain(p.name(), label);
+    }
+
+    private static Optional<Double> spread(String name, String text, FieldErrors complaints) {
+        Optional<Double> share = complaints.quantity(name, text, Fields.PERCENT).map(t -> t.value() / 100);
+        if (share.filter(v -> v > 1).isPresent()) {
+            complaints.add(name, "A spread is 0 to 100 % of the mean.");
+            return Optional.empty();
+        }
+        return share;
     }
 
     /** {@code 0.5+2}: per cent of reading and counts. */

@@ -32,8 +32,6 @@ public final class Words {
             ordered("points", Access.TEST_POINTS, "adaptors", Access.ADAPTORS, "open", Access.OPEN);
 
     public static final Map<String, Boolean> YES_NO = ordered("yes", true, "no", false);
-    /** Whether volts and currents were taken apart. */
-    public static final Map<String, Boolean> PAIR = ordered("together", false, "before", true);
 
     private Words() {}
 

@@ -9,16 +9,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.MeterName;
 import yellowrail.app.forms.Texts;
-import yellowrail.app.forms.Words;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Mains;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Typed;
@@ -136,18 +135,18 @@ public final class RoundReader {
 
     private static RoundState state(RoundForm form, List<Meter> meters, FieldErrors complaints) {
         Meter meter = MeterName.read(form.meter(), meters, complaints);
-        Optional<Double> spread =
-                complaints.quantity("spread", form.spread(), Fields.PERCENT).map(t -> t.value() / 100);
-        if (spread.isPresent() && spread.get() > 1) {
-            complaints.add("spread", "A spread is 0 to 100 % of the mean.");
-        }
         return new RoundState(
                 meter,
-                complaints.pick("ref", form.ref(), Words.REFERENCE, PlateVolts.Reference.CHASSIS),
-                Answered.of(complaints.yesNo("limiter", form.limiter())),
-                Answered.of(complaints.yesNo("reduced", form.reduced())),
-                Answered.of(Optional.ofNullable(complaints.pick("pair", form.pair(), Words.PAIR, null))),
-                spread.filter(s -> s <= 1));
+                read(CheckFields.REFERENCE, form.ref(), complaints),
+                Answered.of(read(CheckFields.LIMITER, form.limiter(), complaints)),
+                Answered.of(read(CheckFields.REDUCED, form.reduced(), complaints)),
+                Answered.of(read(CheckFields.APART, form.pair(), complaints)),
+                read(CheckFields.SPREAD, form.spread(), complaints));
+    }
+
+    /** What was so while it was read is asked as in a check. */
+    private static <T> T read(FieldSpec<T> field, String text, FieldErrors complaints) {
+        return field.read(or(text, ""), complaints);
     }
 
     private static OffsetDateTime takenAt(RoundForm form, FieldErrors complaints, OffsetDateTime now) {
