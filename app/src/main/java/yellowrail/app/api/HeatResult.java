@@ -3,9 +3,9 @@ package yellowrail.app.api;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import yellowrail.app.load.LoadAnswers;
-import yellowrail.app.load.OverFrequency;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
+import yellowrail.core.load.OverFrequency;
 import yellowrail.core.stage.ReactiveCycle;
 
 /** Heat of a stage over frequency into speakers. */
@@ -19,10 +19,13 @@ record HeatResult(
         @Schema(description = "Peak grid volts: full drive into the nominal ohms, V")
         double driveVolts,
 
-        @Schema(description = "By rising frequency") List<Point> points,
+        @Schema(description = "At this mains, by rising frequency, as far as the speakers were measured")
+        List<Point> points,
 
-        @Schema(description = "Frequencies that could not be computed: the hottest may lie among them")
-        int unsolved,
+        @Schema(
+                description =
+                        "What hides a hotter point: a curve that ends within the band, frequencies without a solution")
+        List<String> cautions,
 
         @Schema(description = "Plate, screen and peak at their gravest in the band of the instrument")
         List<Limited> limits) {
@@ -47,7 +50,9 @@ record HeatResult(
 
     @Schema(description = "One limit")
     record Limited(
-            @Schema(description = "Which") String limit,
+            @Schema(description = "Which, by its key in the catalogue")
+            String limit,
+
             @Schema(description = "How it stands") Standing standing,
             @Schema(description = "Figure, W or V") double figure,
             @Schema(description = "Where it is, Hz") double hertz,
@@ -59,7 +64,7 @@ record HeatResult(
             Double share) {
         static Limited of(OverFrequency judged) {
             return new Limited(
-                    judged.limit().toString(),
+                    judged.limit().printed().key(),
                     judged.standing(),
                     judged.figure(),
                     judged.hertz(),
@@ -68,13 +73,13 @@ record HeatResult(
         }
     }
 
-    static HeatResult of(LoadAnswers.Heated heated) {
+    static HeatResult of(LoadAnswers.HeatedCell heated) {
         return new HeatResult(
                 heated.opened().row().text(),
                 heated.opened().cell().tap(),
                 heated.heat().drive(),
                 heated.heat().points().stream().map(Point::of).toList(),
-                heated.heat().unsolved(),
-                heated.judged().stream().map(Limited::of).toList());
+                heated.heat().cautions(),
+                heated.heat().judged().stream().map(Limited::of).toList());
     }
 }

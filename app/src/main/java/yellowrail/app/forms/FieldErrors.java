@@ -39,14 +39,14 @@ public final class FieldErrors {
      *
      * @param typed all that stands in the field, of which the text may be a part
      */
-    public Optional<Double> ranged(String name, String text, String typed, Field field) {
-        return quantity(name, text, field).map(Typed::value).filter(value -> {
-            boolean within = field.within(value);
+    public Optional<Typed> ranged(String name, String text, String typed, Field field) {
+        return quantity(name, text, field).filter(read -> {
+            boolean within = field.within(read.value());
             if (!within) {
                 add(
                         name,
                         range(field) + "; “" + shorten(typed) + "” was understood as "
-                                + Show.siPlain(value, field.unit(), 4) + ".");
+                                + Show.siPlain(read.value(), field.unit(), 4) + ".");
             }
             return within;
         });
@@ -54,12 +54,11 @@ public final class FieldErrors {
 
     private static String range(Field field) {
         String high = Show.siPlain(field.high(), field.unit(), 4);
-        String of = Character.toUpperCase(field.name().charAt(0)) + field.name().substring(1) + " of ";
-        return field.sign() == Field.Sign.EITHER
-                ? of + "−" + high + " to " + high + " can be computed"
-                : of + "up to " + high + " can be computed, from "
-                        + Show.siPlain(field.sign() == Field.Sign.ABOVE_ZERO ? field.low() : 0, field.unit(), 4)
-                        + " on";
+        String low = field.sign() == Field.Sign.EITHER
+                ? "−" + high
+                : Show.siPlain(field.sign() == Field.Sign.ABOVE_ZERO ? field.low() : 0, field.unit(), 4);
+        return Character.toUpperCase(field.name().charAt(0)) + field.name().substring(1) + ": " + low + " to " + high
+                + " is taken here";
     }
 
     private static List<String> choices(Understanding made) {

@@ -66,7 +66,9 @@ public record FieldSpec<T>(
                 name,
                 label,
                 hint,
-                (n, text, complaints) -> text.isEmpty() ? Optional.empty() : complaints.ranged(n, text, text, field),
+                (n, text, complaints) -> text.isEmpty()
+                        ? Optional.empty()
+                        : complaints.ranged(n, text, text, field).map(Typed::value),
                 value -> value.map(v -> Show.siPlain(v, field.unit(), DIGITS)).orElse(""));
     }
 
@@ -78,7 +80,7 @@ public record FieldSpec<T>(
      */
     public static FieldSpec<Double> needed(String name, String label, String usual, Field field, int digits) {
         FieldErrors none = new FieldErrors();
-        double otherwise = none.ranged(name, usual, usual, field).orElseThrow();
+        double otherwise = none.ranged(name, usual, usual, field).orElseThrow().value();
         return FieldSpec.<Double>text(
                         name,
                         label,
@@ -88,7 +90,10 @@ public record FieldSpec<T>(
                                 complaints.add(n, "Type " + field.name() + ": nothing stands in for it.");
                                 return otherwise;
                             }
-                            return complaints.ranged(n, text, text, field).orElse(otherwise);
+                            return complaints
+                                    .ranged(n, text, text, field)
+                                    .map(Typed::value)
+                                    .orElse(otherwise);
                         },
                         value -> Show.plain(value, digits) + " " + field.unit().symbol())
                 .usually(usual);

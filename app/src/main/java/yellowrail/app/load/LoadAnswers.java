@@ -7,7 +7,6 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.stage.OnStage;
-import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.SpeakerNetwork;
@@ -16,7 +15,6 @@ import yellowrail.core.load.Transformer;
 import yellowrail.core.stage.Netlist;
 import yellowrail.core.stage.ReactiveSolver;
 import yellowrail.core.stage.Stage;
-import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.StageSolver;
 
 /** A load for programs: as figures, and as a netlist. */
@@ -49,12 +47,8 @@ public class LoadAnswers {
             Optional<OpenCell> opened,
             Optional<RealFigures> real) {}
 
-    /**
-     * Heat over frequency of the cell that is looked at.
-     *
-     * @param judged plate, screen and peak, each at its gravest frequency in the band
-     */
-    public record Heated(OpenCell opened, HeatOverFrequency heat, List<OverFrequency> judged) {}
+    /** Heat over frequency of the cell that is looked at. */
+    public record HeatedCell(OpenCell opened, LoadHeat.Heated heat) {}
 
     /**
      * Heat over frequency; empty where the open cell is no operation, or its speakers have no curve.
@@ -62,17 +56,17 @@ public class LoadAnswers {
      * @throws Refused when a field is not understood
      * @throws yellowrail.core.stage.NoSolution when the stage cannot be solved
      */
-    public Optional<Heated> heated(OnStage form) {
+    public Optional<HeatedCell> heated(OnStage form) {
         LoadQuestion asked = understood(form);
         LoadEffects.Judge judge = asked.judge();
-        return asked.heated().map(open -> {
-            StageSetting setting =
-                    judge.setting().orElseThrow().load(open.cell().factor());
-            return new Heated(
-                    open,
-                    heat.points(setting, asked.onTap()),
-                    heat.judged(setting, judge, asked.onTap(), asked.read().band()));
-        });
+        return asked.heated()
+                .map(open -> new HeatedCell(
+                        open,
+                        heat.heated(
+                                judge.setting().orElseThrow().load(open.cell().factor()),
+                                judge,
+                                asked.onTap(),
+                                asked.read().band())));
     }
 
     private LoadQuestion understood(OnStage form) {

@@ -16,6 +16,7 @@ import yellowrail.core.load.Lead;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
 
 /** The fields of a load: the transformer, AC readings, speakers, and which cell of the map is open. */
@@ -55,9 +56,9 @@ public final class LoadFields {
     record Row(
             int number,
             FieldSpec<Optional<Lead>> driven,
-            FieldSpec<Optional<Double>> drive,
+            FieldSpec<Optional<Typed>> drive,
             FieldSpec<Optional<Lead>> other,
-            FieldSpec<Optional<Double>> volts) {
+            FieldSpec<Optional<Typed>> volts) {
         private static Row of(int i) {
             return new Row(
                     i,
@@ -193,12 +194,15 @@ public final class LoadFields {
                 Field.of(what, Unit.OHM, Prefix.NONE, low, high).aboveZero());
     }
 
-    private static FieldSpec<Optional<Double>> acVolts(String name, String label) {
-        return asTyped(
+    /** With its last digit: what a meter shows says how near it is. */
+    private static FieldSpec<Optional<Typed>> acVolts(String name, String label) {
+        Field field = Field.of("AC volts", Unit.VOLT, Prefix.NONE, 0.01, 300).aboveZero();
+        return FieldSpec.text(
                 name,
                 label,
                 "",
-                Field.of("AC volts", Unit.VOLT, Prefix.NONE, 0.01, 300).aboveZero());
+                (n, text, complaints) -> text.isEmpty() ? Optional.empty() : complaints.ranged(n, text, text, field),
+                value -> value.map(t -> Show.plain(t.value(), AS_TYPED)).orElse(""));
     }
 
     private static FieldSpec<Optional<Lead>> lead(String name, String label) {

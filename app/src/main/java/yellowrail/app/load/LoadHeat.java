@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.FrequencyPlot;
 import yellowrail.app.pictures.LogPlot;
@@ -21,6 +22,7 @@ import yellowrail.core.load.FrequencyFigures;
 import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.Instrument;
 import yellowrail.core.load.LoadWords;
+import yellowrail.core.load.OverFrequency;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Show;
@@ -33,7 +35,7 @@ import yellowrail.core.tube.PublishedLimit;
 
 /** Speakers over frequency, and what a stage does into them; what was computed is remembered by its content. */
 @Component
-class LoadHeat {
+public class LoadHeat {
     private static final int POINTS = 40;
     private static final int DRAWN = 240;
     private static final double LOW = 20;
@@ -98,7 +100,7 @@ class LoadHeat {
                                 : "Nothing was measured in the band of a " + band.words() + ". ")
                         + near(points, speakers.nominalOhms()) + " The primary sees " + Show.significant(square, 3)
                         + " times these ohms.",
-                uncovered(speakers, band).stream().toList());
+                uncovered(speakers, band).stream().map(LoadHeat::caution).toList());
     }
 
     /** Beyond a measured curve's ends nothing is drawn and nothing said. */
@@ -125,16 +127,44 @@ class LoadHeat {
                 : "Nowhere within 20 % of " + nominally + ".";
     }
 
-    /** Heat over frequency at full drive, in per cent of the ratings. */
+    /**
+     * Heat over frequency with what is to be known of it.
+     *
+     * @param drive peak grid volts, V
+     * @param points at this mains, as far as the speakers were measured, with the grid supply as it is where that is known
+     * @param judged plate, screen and peak at their gravest in the band, whatever the bias can turn out to be
+     * @param cautions what hides a hotter point, in sentences
+     */
+    public record Heated(double drive, List<ReactiveCycle> points, List<OverFrequency> judged, List<String> cautions) {}
+
+    Heated heated(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+        ModelTrust.Bands bands = judge.facts().orElseThrow().bands(engine.picture(setting, judge.highest()));
+        List<FrequencyFigures> outcomes = setting.outcomes().parallelStream()
+                .map(o -> figures(o, judge.highest(), load, band, bands))
+                .toList();
+        HeatOverFrequency here = heat(setting.outcomes().get(0), load);
+        return new Heated(
+                here.drive(),
+                here.points().stream()
+                        .filter(p -> measured(load.speakers(), p.hertz()))
+                        .toList(),
+                JUDGED.keySet().stream()
+                        .filter(limit -> outcomes.get(0).of(limit, At.NOW).isPresent())
+                        .map(limit -> OverFrequency.of(
+                                limit, outcomes, judge.facts().get().judge()))
+                        .toList(),
+                cautions(outcomes, load.speakers(), band));
+    }
+
+    /** The same as a picture, in per cent of the ratings. */
     LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
         TubeFacts facts = judge.facts().orElseThrow();
-        List<FrequencyFigures> figures = outcomes(setting, judge, load, band);
-        HeatOverFrequency heat = points(setting, load);
+        Heated heat = heated(setting, judge, load, band);
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
-        List<double[]> plate = drawn(heat, load.speakers(), p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
+        List<double[]> plate = drawn(heat, p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
                 ? List.of()
-                : drawn(heat, load.speakers(), p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
+                : drawn(heat, p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
         List<double[]> all = new ArrayList<>(plate);
         all.addAll(screen);
         LogPlot plot = new LogPlot(LOW, HIGH, 120, all);
@@ -156,30 +186,10 @@ class LoadHeat {
                 "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
                         + " V peak at each grid: full drive into"
                         + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
-                told(figures, load.speakers(), facts, band));
-    }
-
-    /** Heat over frequency at this mains, with the grid supply as it is where that is known and following it otherwise. */
-    HeatOverFrequency points(StageSetting setting, SpeakerOnTap load) {
-        return heat(setting.outcomes().get(0), load);
-    }
-
-    /** How the hottest plate and screen and the highest peak in the band stand, whatever the bias can turn out to be. */
-    List<OverFrequency> judged(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
-        TubeFacts facts = judge.facts().orElseThrow();
-        List<FrequencyFigures> outcomes = outcomes(setting, judge, load, band);
-        return JUDGED.keySet().stream()
-                .filter(limit -> outcomes.get(0).of(limit, At.NOW).isPresent())
-                .map(limit -> OverFrequency.of(limit, outcomes, facts))
-                .toList();
-    }
-
-    private List<FrequencyFigures> outcomes(
-            StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
-        ModelTrust.Bands bands = judge.facts().orElseThrow().bands(engine.picture(setting, judge.highest()));
-        return setting.outcomes().parallelStream()
-                .map(o -> figures(o, judge.highest(), load, band, bands))
-                .toList();
+                Stream.concat(
+                                heat.cautions().stream().map(LoadHeat::caution),
+                                heat.judged().stream().map(LoadHeat::line))
+                        .toList());
     }
 
     private HeatOverFrequency heat(StageSetting setting, SpeakerOnTap load) {
@@ -203,56 +213,46 @@ class LoadHeat {
         return figures;
     }
 
-    private static List<double[]> drawn(
-            HeatOverFrequency heat, Wiring speakers, ToDoubleFunction<ReactiveCycle> figure) {
+    private static List<double[]> drawn(Heated heat, ToDoubleFunction<ReactiveCycle> figure) {
         return heat.points().stream()
-                .filter(p -> measured(speakers, p.hertz()))
                 .map(p -> new double[] {p.hertz(), figure.applyAsDouble(p)})
                 .toList();
     }
 
-    private static List<LoadView.RemarkLine> told(
-            List<FrequencyFigures> outcomes, Wiring speakers, TubeFacts facts, Instrument band) {
-        List<LoadView.RemarkLine> lines = new ArrayList<>();
-        uncovered(speakers, band).ifPresent(lines::add);
+    private static List<String> cautions(List<FrequencyFigures> outcomes, Wiring speakers, Instrument band) {
+        List<String> cautions = new ArrayList<>();
+        uncovered(speakers, band).ifPresent(cautions::add);
         outcomes.stream()
                 .mapToInt(FrequencyFigures::unsolved)
                 .filter(count -> count > 0)
                 .max()
-                .ifPresent(count -> lines.add(new LoadView.RemarkLine(
-                        "caution",
-                        "warm",
-                        count + " frequencies could not be computed: the hottest point may lie among them.")));
-        JUDGED.forEach((limit, what) -> {
-            if (outcomes.get(0).of(limit, At.NOW).isPresent()) {
-                lines.add(line(what, OverFrequency.of(limit, outcomes, facts)));
-            }
-        });
-        return lines;
+                .ifPresent(count -> cautions.add(
+                        count + " frequencies could not be computed: the hottest point may lie among them."));
+        return cautions;
+    }
+
+    private static LoadView.RemarkLine caution(String sentence) {
+        return new LoadView.RemarkLine("caution", "warm", sentence);
     }
 
     /** A curve that ends within the band hides what lies beyond its end: a resonance below, a rise above. */
-    private static Optional<LoadView.RemarkLine> uncovered(Wiring speakers, Instrument band) {
-        List<Wiring.Driver> ending = speakers.notMeasuredOver(band.lowHertz(), band.highHertz());
-        if (ending.isEmpty()) {
-            return Optional.empty();
-        }
-        Wiring.Driver first = ending.get(0);
-        return Optional.of(new LoadView.RemarkLine(
-                "caution",
-                "warm",
-                "The curve of " + first.name() + " does not reach over the band of a " + band.words() + ", "
-                        + hertz(band.lowHertz()) + " to " + hertz(band.highHertz())
-                        + " Hz: beyond its ends its last figure stands, and a resonance or a rise there is not seen. Measure it"
-                        + " over the whole band before you trust what is computed here."));
+    private static Optional<String> uncovered(Wiring speakers, Instrument band) {
+        return speakers.notMeasuredOver(band.lowHertz(), band.highHertz()).stream()
+                .findFirst()
+                .map(first ->
+                        "The curve of " + first.name() + " does not reach over the band of a " + band.words() + ", "
+                                + hertz(band.lowHertz()) + " to " + hertz(band.highHertz())
+                                + " Hz: beyond its ends its last figure stands, and a resonance or a rise there is not seen. Measure it"
+                                + " over the whole band before you trust what is computed here.");
     }
 
-    private static LoadView.RemarkLine line(String what, OverFrequency judged) {
+    private static LoadView.RemarkLine line(OverFrequency judged) {
         Standing standing = judged.standing();
         return new LoadView.RemarkLine(
                 standing == Standing.OVER ? "caution" : "note",
                 standing == Standing.OVER ? "over" : standing.passes() ? "open" : "warm",
-                what + ": " + Show.si(judged.figure(), judged.limit().unit(), 3) + " at " + hertz(judged.hertz())
+                JUDGED.get(judged.limit()) + ": "
+                        + Show.si(judged.figure(), judged.limit().unit(), 3) + " at " + hertz(judged.hertz())
                         + " Hz"
                         + (judged.at() == At.NOW ? "" : " and " + Show.fixed(100 * judged.mains(), 0) + " % mains")
                         + judged.worst()

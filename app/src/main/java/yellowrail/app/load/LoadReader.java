@@ -103,8 +103,8 @@ final class LoadReader {
     private Row row(LoadFields.Row fields, List<AcReading> readings, Meter meter) {
         Optional<Lead> driven = lead(fields.driven());
         Optional<Lead> other = lead(fields.other());
-        Optional<Typed> drive = volts(fields.drive());
-        Optional<Typed> read = volts(fields.volts());
+        Optional<Typed> drive = form.read(fields.drive(), complaints);
+        Optional<Typed> read = form.read(fields.volts(), complaints);
         if (driven.isPresent() && driven.equals(other) && read.isPresent()) {
             complaints.add(
                     fields.other().name(),
@@ -144,11 +144,6 @@ final class LoadReader {
             return Optional.empty();
         }
         return lead;
-    }
-
-    /** With its last digit: what a meter shows says how near it is. */
-    private Optional<Typed> volts(FieldSpec<Optional<Double>> field) {
-        return form.read(field, complaints).map(volts -> complaints.understood().get(field.name()));
     }
 
     private List<LoadMap.Set> sets(Optional<Speaker> described, Map<String, Speaker> kept) {

@@ -19,6 +19,8 @@ import yellowrail.core.load.LoadWords;
 import yellowrail.core.load.PublishedLoads;
 import yellowrail.core.load.UnknownTransformer;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 
 /** An unmarked transformer: what readings between its leads tell. Its whole state is in the address. */
 @Controller
@@ -109,9 +111,9 @@ class UnknownController {
             Optional<Lead> primary = Optional.of(Lead.PRIMARY);
             LoadFields.Row row = rows.next();
             answers = answers.known(row.driven(), low.isPresent() ? primary : high)
-                    .known(row.drive(), Optional.of(v.drive()))
+                    .known(row.drive(), Optional.of(Typed.of(v.drive(), Unit.VOLT)))
                     .known(row.other(), low.isPresent() ? low : primary)
-                    .known(row.volts(), Optional.of(v.volts()));
+                    .known(row.volts(), Optional.of(Typed.of(v.volts(), Unit.VOLT)));
         }
         return answers.query();
     }

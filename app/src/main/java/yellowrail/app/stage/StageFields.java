@@ -236,7 +236,8 @@ public final class StageFields {
         }
         List<Double> values = new ArrayList<>();
         for (String part : text.isEmpty() ? new String[0] : text.split("\\s*;\\s*")) {
-            values.add(complaints.ranged(name, part, text, field).orElse(0.0));
+            values.add(
+                    complaints.ranged(name, part, text, field).map(Typed::value).orElse(0.0));
         }
         return values;
     }

@@ -27,9 +27,9 @@ record AmpAround(AmpDescription amp, int channels, Collection<KnownRange> ranges
     Answers filled(Map<String, String> kept, UnaryOperator<String> said) {
         // The present type first: what speaks against fresh tubes of the same type speaks against any.
         Answers answers = before(Answers.usual(SwapFields.ALL).said(kept::get))
-                .known(SwapFields.TO.get(0).type(), amp.stage().tubeTypes().get(0))
+                .known(CandidateFields.TO.get(0).type(), amp.stage().tubeTypes().get(0))
                 .said(said);
-        for (SwapFields.Candidate to : SwapFields.TO) {
+        for (CandidateFields.Candidate to : CandidateFields.TO) {
             String sleeve = kept.get(sleeve(answers.text(to.type())));
             if (sleeve != null && said.apply(to.sleeve().name()) == null) {
                 answers = answers.said(to.sleeve(), sleeve);

@@ -40,7 +40,7 @@ class KeptAnswers {
     public void keep(UUID id, UUID ampId, int channel, int version, OnStage form, String device) {
         Map<String, String> answers = new LinkedHashMap<>();
         SwapFields.OF_THE_AMP.stream().filter(f -> !form.blank(f)).forEach(f -> answers.put(f.name(), form.text(f)));
-        SwapFields.typed(form).stream()
+        CandidateFields.typed(form).stream()
                 .filter(c -> !form.blank(c.sleeve()))
                 .forEach(c -> answers.put(AmpAround.sleeve(form.text(c.type())), form.text(c.sleeve())));
         AnswersRow row = new AnswersRow(

@@ -44,7 +44,7 @@ class SwapController {
         response.setHeader("Cache-Control", "no-store");
         OnStage form = form(request);
         model.addAttribute("ranked", pages.everyType(form));
-        model.addAttribute("free", SwapFields.freePlace(form));
+        model.addAttribute("free", CandidateFields.freePlace(form));
         return "swap/every-type :: ranked";
     }
 
@@ -84,7 +84,7 @@ class SwapController {
         model.addAttribute("versionId", UUID.randomUUID());
         model.addAttribute("answersId", UUID.randomUUID());
         model.addAttribute("criteria", AskedOf.all());
-        model.addAttribute("candidates", SwapFields.CANDIDATES);
+        model.addAttribute("candidates", CandidateFields.CANDIDATES);
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "swap/answer :: swap" : "swap/page";

@@ -10,7 +10,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.FieldSpec.Pick;
@@ -18,8 +17,8 @@ import yellowrail.app.stage.OnStage;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
 import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Typed;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.Chassis;
 import yellowrail.core.swap.Chassis.BiasControl;
 import yellowrail.core.swap.Chassis.CathodeParts;
@@ -33,7 +32,6 @@ import yellowrail.core.swap.Chassis.ScreenParts;
 import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.swap.Criterion;
 import yellowrail.core.swap.Rectifier;
-import yellowrail.core.tube.Connection;
 
 /** The fields of what is around the tubes, by the criterion that asks; a blank is not answered. */
 public final class SwapFields {
@@ -42,61 +40,6 @@ public final class SwapFields {
     private static final int DIGITS = 4;
     private static final double MOST_IDLE = 1.1;
     private static final Pattern SHARE_TYPED = Pattern.compile("[01]?[.,][0-9]+ *%?");
-
-    /** Candidates beside one another. */
-    static final int CANDIDATES = 4;
-
-    /** What is asked of a candidate. */
-    record Candidate(
-            int place,
-            FieldSpec<String> type,
-            FieldSpec<Optional<Integer>> count,
-            FieldSpec<Optional<Connection>> wired,
-            FieldSpec<BiasChange> bias,
-            FieldSpec<Optional<Double>> ohms,
-            FieldSpec<Optional<Boolean>> sleeve) {
-        private static Candidate of(int i) {
-            return new Candidate(
-                    i,
-                    FieldSpec.plain("to" + i, "Candidate " + i + ", tube type").usually(i == 1 ? "EL34" : ""),
-                    FieldSpec.count("count" + i, "Candidate " + i + ", how many", "", 1, 8),
-                    FieldSpec.pick(
-                            "wired" + i,
-                            "Candidate " + i + ", connection",
-                            new Pick<>("", "wiring as now", Optional.empty()),
-                            new Pick<>("pentode", "pentode", Optional.of(Connection.PENTODE)),
-                            new Pick<>("ul", "ultralinear", Optional.of(Connection.ULTRALINEAR)),
-                            new Pick<>("triode", "triode", Optional.of(Connection.TRIODE))),
-                    FieldSpec.pick(
-                            "bias" + i,
-                            "Candidate " + i + ", bias",
-                            new Pick<>("", "bias as now", BiasChange.AS_NOW),
-                            new Pick<>("fixed", "fixed bias", BiasChange.FIXED),
-                            new Pick<>("tracking", "fixed bias that follows the mains", BiasChange.FIXED_TRACKING),
-                            new Pick<>("constant", "fixed bias from a regulated supply", BiasChange.FIXED_CONSTANT),
-                            new Pick<>("cathode", "cathode, one resistor", BiasChange.CATHODE),
-                            new Pick<>("each", "cathode, one each", BiasChange.CATHODE_EACH)),
-                    quantity(
-                            "ohms" + i,
-                            "Candidate " + i + ", cathode resistor",
-                            "Rk, Ω",
-                            Field.of("the cathode resistor", Unit.OHM, Prefix.NONE, 10, 20e3)
-                                    .aboveZero()),
-                    FieldSpec.pick(
-                            "sleeve" + i,
-                            "Candidate " + i + ", metal sleeve",
-                            new Pick<>("", "metal at the base: not looked at", Optional.empty()),
-                            new Pick<>("no", "no metal at the base", Optional.of(false)),
-                            new Pick<>("yes", "a metal sleeve at the base", Optional.of(true))));
-        }
-
-        private List<FieldSpec<?>> fields() {
-            return List.of(type, count, wired, bias, ohms, sleeve);
-        }
-    }
-
-    static final List<Candidate> TO =
-            IntStream.rangeClosed(1, CANDIDATES).mapToObj(Candidate::of).toList();
 
     /** Share of the rating; empty for the present one. */
     static final FieldSpec<Optional<Double>> WANTED = FieldSpec.text(
@@ -225,8 +168,8 @@ public final class SwapFields {
             BY_CRITERION.values().stream().flatMap(Collection::stream).toList();
 
     /** All fields of the page. */
-    public static final List<FieldSpec<?>> ALL = FieldSpec.all(
-            TO.stream().flatMap(c -> c.fields().stream()).toList(), List.of(WANTED, LOWEST, CHANNELS), AROUND);
+    public static final List<FieldSpec<?>> ALL =
+            FieldSpec.all(CandidateFields.ALL, List.of(WANTED, LOWEST, CHANNELS), AROUND);
 
     /** Those that the work of a swap changes: wires of the sockets, the rectifier and what is around it, screen resistors. */
     private static final Set<Criterion> WORK =
@@ -277,21 +220,6 @@ public final class SwapFields {
                         form.read(WINDING_OHMS, complaints)),
                 new ScreenParts(form.read(SCREEN_WATTS, complaints)),
                 new Room(form.read(DIAMETER, complaints), form.read(HEIGHT, complaints), form.read(TRIED, complaints)));
-    }
-
-    /** Candidates that are typed. */
-    static List<Candidate> typed(OnStage form) {
-        return TO.stream().filter(c -> !form.blank(c.type())).toList();
-    }
-
-    /** The field that a type picked from the list goes to: the first empty one, else the last. */
-    static String freePlace(OnStage form) {
-        return TO.stream()
-                .map(Candidate::type)
-                .filter(form::blank)
-                .findFirst()
-                .orElse(TO.get(CANDIDATES - 1).type())
-                .name();
     }
 
     private static Optional<Double> wanted(String name, String text, FieldErrors complaints) {
@@ -349,7 +277,9 @@ public final class SwapFields {
                 label,
                 hint,
                 (n, text, complaints) -> {
-                    Optional<Double> read = text.isEmpty() ? Optional.empty() : complaints.ranged(n, text, text, field);
+                    Optional<Double> read = text.isEmpty()
+                            ? Optional.empty()
+                            : complaints.ranged(n, text, text, field).map(Typed::value);
                     if (read.filter(v -> v > 0).isPresent()) {
                         complaints.add(n, "A grid stands below zero: type it with its minus sign.");
                         return Optional.empty();

@@ -83,7 +83,7 @@ class SwapReader {
         Map<String, FieldErrors.Complaint> said = new LinkedHashMap<>(complaints.byField());
         stage.complaints().byField().forEach(said::putIfAbsent);
         Map<Integer, SwapQuestion> asked = new LinkedHashMap<>();
-        for (SwapFields.Candidate to : SwapFields.typed(form)) {
+        for (CandidateFields.Candidate to : CandidateFields.typed(form)) {
             FieldErrors own = new FieldErrors();
             Optional<SwapCandidate> candidate = present.flatMap(p -> candidate(to, p, form, wanted, own));
             said.putAll(own.byField());
@@ -144,7 +144,7 @@ class SwapReader {
     }
 
     private Optional<SwapCandidate> candidate(
-            SwapFields.Candidate to, Present present, OnStage form, double wanted, FieldErrors complaints) {
+            CandidateFields.Candidate to, Present present, OnStage form, double wanted, FieldErrors complaints) {
         Lookup lookup = tubes.catalogueOrLastKnown().find(form.text(to.type()));
         if (!(lookup instanceof Lookup.Found found)) {
             TubeName name = TubeName.notOne(lookup).orElseThrow();

@@ -5,14 +5,24 @@ import static org.assertj.core.api.Assertions.within;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.AppIT;
+import yellowrail.app.speakers.SpeakerStore;
+import yellowrail.core.load.HeatOverFrequency;
+import yellowrail.core.load.Speaker;
 
 class LoadApiIT extends AppIT {
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @Autowired
+    private SpeakerStore speakers;
 
     private JsonNode sent(String body, int status) throws Exception {
         return sent("/api/v1/loads", body, status);
@@ -101,13 +111,32 @@ class LoadApiIT extends AppIT {
         JsonNode one = heat.get("points").get(0);
         assertThat(one.get("hertz").asDouble()).isCloseTo(20, within(0.1));
         assertThat(one.get("plateWatts").asDouble()).isPositive();
-        assertThat(heat.get("limits").get(0).get("limit").asString()).isEqualTo("PLATE_WATTS");
+        assertThat(heat.get("limits").get(0).get("limit").asString()).isEqualTo("plateWatts");
+        assertThat(heat.get("cautions")).isEmpty();
         double share = heat.get("limits").get(0).get("share").asDouble();
         assertThat(heat.get("limits").get(0).get("standing").asString()).isEqualTo(share > 1.05 ? "OVER" : "INSIDE");
         assertThat(sent("/api/v1/loads/heat", speaker.formatted("8"), 422).toString())
                 .contains("with a curve");
         assertThat(sent("/api/v1/loads/heat", "{\"taps\": \"eight\"}", 422).toString())
                 .contains("the taps' ohms");
+    }
+
+    /** A curve that begins above its resonance is no all-clear: what it hides is said, and nothing stands beyond its ends. */
+    @Test
+    void heatOfACurveThatEndsWithinTheBand() throws Exception {
+        Speaker cone = new Speaker.Modelled(6.4, 0.6e-3, 30, 80, 46.4, 5);
+        StringBuilder text = new StringBuilder();
+        for (double hertz : HeatOverFrequency.spread(250, 20e3, 60)) {
+            text.append(String.format(
+                    Locale.ROOT, "%.4f %.4f%n", hertz, cone.at(hertz).norm()));
+        }
+        String name = "ends" + UUID.randomUUID().toString().replaceAll("[^a-f]", "");
+        speakers.keep(UUID.randomUUID(), name, Optional.of(8.0), text.toString());
+        JsonNode heat = sent(
+                "/api/v1/loads/heat", "{\"marked\": \"4.2 k\", \"open\": \"8:1\", \"set1\": \"" + name + "\"}", 200);
+        assertThat(heat.get("cautions").toString()).contains("does not reach over the band of a guitar");
+        // Within the twentieth by which a curve may end early.
+        assertThat(heat.get("points").get(0).get("hertz").asDouble()).isGreaterThanOrEqualTo(0.95 * 250);
     }
 
     /** What is no text is refused by its name, and so is a text that nobody understands, used or not. */
@@ -121,6 +150,6 @@ class LoadApiIT extends AppIT {
                 .contains("\"tap\"");
         assertThat(sent("{\"open\": \"32:1\"}", 422).toString()).contains("is no cell of this map");
         assertThat(sent("{\"transformer\": \"one\"}", 422).toString()).contains("No transformer is kept");
-        assertThat(sent("{\"halfA\": \"47 k\"}", 422).toString()).contains("up to 5000");
+        assertThat(sent("{\"halfA\": \"47 k\"}", 422).toString()).contains("0.1 Ω to 5000 Ω is taken");
     }
 }

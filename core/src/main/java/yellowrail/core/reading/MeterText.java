@@ -70,12 +70,11 @@ public final class MeterText {
         }
         List<Typed> values = new ArrayList<>();
         for (NumberText.Decimal number : numbers) {
-            Optional<Typed> typed =
-                    scale(raw, sign, number, symbol.get().prefix(), symbol.get().unit());
-            boolean zero = new BigDecimal(number.plain()).signum() == 0;
-            if (!zero && typed.filter(t -> t.value() == 0).isPresent()) {
+            if (vanishes(number, symbol.get().prefix())) {
                 return refuse(raw, "was understood as less than any meter shows", field);
             }
+            Optional<Typed> typed =
+                    scale(raw, sign, number, symbol.get().prefix(), symbol.get().unit());
             if (typed.isEmpty()) {
                 return refuse(
                         raw,
@@ -136,7 +135,7 @@ public final class MeterText {
         List<Typed> choices = new ArrayList<>();
         choices.add(first);
         for (Prefix other : EnumSet.of(Prefix.MILLI, Prefix.NONE, Prefix.KILO)) {
-            if (other != symbol.prefix()) {
+            if (other != symbol.prefix() && !vanishes(number, other)) {
                 scale(raw, sign, number, other, field.unit())
                         .filter(t -> field.plausible(t.value()))
                         .ifPresent(choices::add);
@@ -153,9 +152,18 @@ public final class MeterText {
         return new Understanding.Ask(question.toString(), choices);
     }
 
+    private static BigDecimal scaled(NumberText.Decimal number, Prefix prefix) {
+        return new BigDecimal(number.plain()).scaleByPowerOfTen(prefix.power());
+    }
+
+    /** Whether it is not zero, and still less than any meter shows. */
+    private static boolean vanishes(NumberText.Decimal number, Prefix prefix) {
+        BigDecimal value = scaled(number, prefix);
+        return value.signum() != 0 && value.abs().doubleValue() < Typed.SMALLEST;
+    }
+
     private static Optional<Typed> scale(String raw, String sign, NumberText.Decimal number, Prefix prefix, Unit unit) {
-        double value =
-                new BigDecimal(number.plain()).scaleByPowerOfTen(prefix.power()).doubleValue();
+        double value = scaled(number, prefix).doubleValue();
         double lastDigit = Math.pow(10, prefix.power() - (double) number.decimals());
         if (!Double.isFinite(value) || value > unit.limit() || !(lastDigit > 0) || !Double.isFinite(lastDigit)) {
             return Optional.empty();

@@ -13,7 +13,7 @@ public record Typed(String raw, double value, Unit unit, double lastDigit) {
      * No meter shows less, in the base of any unit: a picofarad is a hundred times this. What was kept of less, before it was
      * refused, is zero.
      */
-    private static final double SMALLEST = 1e-14;
+    static final double SMALLEST = 1e-14;
 
     public Typed {
         if (!Double.isFinite(value)) {

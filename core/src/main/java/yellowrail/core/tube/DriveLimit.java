@@ -7,11 +7,16 @@ import yellowrail.core.reading.Unit;
 /** A limit over a whole cycle of signal, which few publications give besides those for DC operation. */
 public enum DriveLimit implements PublishedLimit {
     PEAK_PLATE_VOLTS(
-            "peak plate volts", Printed.rare("peakPlateVolts", "peak plate V", Unit.VOLT, Prefix.NONE, 50, 15_000)),
+            Printed.rare("peak plate volts", "peakPlateVolts", "peak plate V", Unit.VOLT, Prefix.NONE, 50, 15_000)),
     /** The second, higher figure that some makers give for full signal; where there is none the first holds there too. */
-    SCREEN_WATTS(
+    SCREEN_WATTS(Printed.rare(
             "screen dissipation with signal",
-            Printed.rare("signalScreenWatts", "screen W with signal", Unit.WATT, Prefix.NONE, 0.2, 120)) {
+            "signalScreenWatts",
+            "screen W with signal",
+            Unit.WATT,
+            Prefix.NONE,
+            0.2,
+            120)) {
         @Override
         public Optional<Figure> in(Ratings ratings) {
             return ratings.figure(this).or(() -> ratings.figure(Limit.SCREEN_WATTS));
@@ -23,17 +28,10 @@ public enum DriveLimit implements PublishedLimit {
         }
     };
 
-    private final String words;
     private final Printed printed;
 
-    DriveLimit(String words, Printed printed) {
-        this.words = words;
+    DriveLimit(Printed printed) {
         this.printed = printed;
-    }
-
-    @Override
-    public String words() {
-        return words;
     }
 
     @Override

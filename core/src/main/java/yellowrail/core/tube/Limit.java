@@ -5,27 +5,19 @@ import yellowrail.core.reading.Unit;
 
 /** A limit that a publication can give for DC operation, each with what it limits. */
 public enum Limit implements PublishedLimit {
-    PLATE_WATTS("plate dissipation", Printed.owed("plateWatts", "plate W", Unit.WATT, Prefix.NONE, 1, 1000)),
-    SCREEN_WATTS("screen dissipation", Printed.owed("screenWatts", "screen W", Unit.WATT, Prefix.NONE, 0.2, 60)),
-    COMBINED_WATTS(
-            "plate plus screen dissipation",
-            Printed.owed("combinedWatts", "plate and screen W", Unit.WATT, Prefix.NONE, 1, 1200)),
-    PLATE_VOLTS("plate volts", Printed.owed("plateVolts", "plate V", Unit.VOLT, Prefix.NONE, 50, 6000)),
-    SCREEN_VOLTS("screen volts", Printed.owed("screenVolts", "screen V", Unit.VOLT, Prefix.NONE, 50, 1500)),
+    PLATE_WATTS(Printed.owed("plate dissipation", "plateWatts", "plate W", Unit.WATT, Prefix.NONE, 1, 1000)),
+    SCREEN_WATTS(Printed.owed("screen dissipation", "screenWatts", "screen W", Unit.WATT, Prefix.NONE, 0.2, 60)),
+    COMBINED_WATTS(Printed.owed(
+            "plate plus screen dissipation", "combinedWatts", "plate and screen W", Unit.WATT, Prefix.NONE, 1, 1200)),
+    PLATE_VOLTS(Printed.owed("plate volts", "plateVolts", "plate V", Unit.VOLT, Prefix.NONE, 50, 6000)),
+    SCREEN_VOLTS(Printed.owed("screen volts", "screenVolts", "screen V", Unit.VOLT, Prefix.NONE, 50, 1500)),
     CATHODE_AMPERES(
-            "cathode current", Printed.owed("cathodeAmperes", "cathode mA", Unit.AMPERE, Prefix.MILLI, 0.01, 2));
+            Printed.owed("cathode current", "cathodeAmperes", "cathode mA", Unit.AMPERE, Prefix.MILLI, 0.01, 2));
 
-    private final String words;
     private final Printed printed;
 
-    Limit(String words, Printed printed) {
-        this.words = words;
+    Limit(Printed printed) {
         this.printed = printed;
-    }
-
-    @Override
-    public String words() {
-        return words;
     }
 
     @Override

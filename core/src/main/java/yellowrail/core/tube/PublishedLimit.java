@@ -5,11 +5,13 @@ import yellowrail.core.reading.Unit;
 
 /** A limit that a publication may give. */
 public sealed interface PublishedLimit permits Limit, DriveLimit, OtherLimit {
-    /** What it limits. */
-    String words();
-
     /** How it stands in a publication. */
     Printed printed();
+
+    /** What it limits. */
+    default String words() {
+        return printed().words();
+    }
 
     default Unit unit() {
         return printed().field().unit();

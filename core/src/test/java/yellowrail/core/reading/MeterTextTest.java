@@ -221,4 +221,11 @@ class MeterTextTest {
                 : Field.of("the volts", Unit.VOLT, Prefix.NONE, 1e-5, 2000);
         assertThat(MeterText.understand(text, field).value()).isPresent();
     }
+
+    /** A prefix that would make nothing of it is not offered: nobody who types a figure means zero. */
+    @Test
+    void whatVanishesIsNoChoice() {
+        Field field = Field.of("this", Unit.VOLT, Prefix.NONE, 1, 10);
+        assertThat(MeterText.understand("0.000000000001", field).toString()).doesNotContain("value=0.0,");
+    }
 }

@@ -1,12 +1,11 @@
-package yellowrail.app.load;
+package yellowrail.core.load;
 
 import java.util.List;
 import java.util.Optional;
-import yellowrail.app.stage.TubeFacts;
 import yellowrail.core.judging.At;
+import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
-import yellowrail.core.load.FrequencyFigures;
 import yellowrail.core.tube.PublishedLimit;
 
 /**
@@ -27,12 +26,12 @@ public record OverFrequency(
         double hertz,
         Optional<Judgement> worst) {
     /** @param outcomes one for each thing the bias can turn out to be */
-    static OverFrequency of(PublishedLimit limit, List<FrequencyFigures> outcomes, TubeFacts facts) {
+    public static OverFrequency of(PublishedLimit limit, List<FrequencyFigures> outcomes, Judge judge) {
         List<Judgement> gravest = outcomes.stream()
-                .flatMap(o -> facts.judge().all(List.of(limit), o).stream().max(Judgement.GRAVITY).stream())
+                .flatMap(o -> judge.all(List.of(limit), o).stream().max(Judgement.GRAVITY).stream())
                 .toList();
         Standing standing = gravest.isEmpty()
-                ? facts.judge().without(limit)
+                ? judge.without(limit)
                 : Standing.ofOutcomes(gravest.stream().map(Judgement::standing).toList());
         Optional<Judgement> worst = gravest.stream().max(Judgement.GRAVITY);
         FrequencyFigures of = outcomes.get(worst.map(gravest::indexOf).orElse(0));
