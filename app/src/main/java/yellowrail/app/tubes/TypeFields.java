@@ -140,9 +140,9 @@ final class TypeFields {
         Map<PublishedLimit, FieldSpec<Optional<Figure>>> fields = new LinkedHashMap<>();
         for (PublishedLimit limit : PublishedLimits.ALL) {
             Field field = limit.printed().field();
-            String label = Character.toUpperCase(limit.words().charAt(0))
-                    + limit.words().substring(1) + ", " + field.shownUnit();
-            fields.put(limit, figure(limit.printed().key(), label, field));
+            String label = Character.toUpperCase(limit.label().charAt(0))
+                    + limit.label().substring(1) + ", " + field.shownUnit();
+            fields.put(limit, figure(limit.printed().key(), label, field).hinting(limit.blank()));
         }
         return fields;
     }

@@ -78,7 +78,7 @@ record TypeView(
     private static Row row(TubeType type, PublishedLimit limit) {
         boolean applies = type.hasScreen() || !limit.ofScreen();
         return new Row(
-                limit.words(),
+                limit.label(),
                 type.ratings().stream()
                         .map(r -> applies ? words(r, limit) : "not applicable")
                         .toList());

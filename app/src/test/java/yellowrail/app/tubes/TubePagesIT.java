@@ -26,7 +26,11 @@ class TubePagesIT extends BrowserIT {
 
     @Test
     void takesAnOwnTypeAndJudgesByIt() {
+        page.navigate(url("/tubes/6L6GC"));
+        assertThat(page.locator("table.rows").first()).containsText("plate volts, DC");
         page.navigate(url("/tubes/new"));
+        // A blank there is no unknown: the figure without signal holds.
+        assertThat(page.locator("#signalScreenWatts")).hasAttribute("placeholder", "as without");
         page.fill("#designation", "X19");
         page.fill("#plateWatts", "nineteen");
         page.click("text=Keep this type");

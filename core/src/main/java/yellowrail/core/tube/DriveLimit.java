@@ -23,6 +23,11 @@ public enum DriveLimit implements PublishedLimit {
         }
 
         @Override
+        public String blank() {
+            return "as without";
+        }
+
+        @Override
         public boolean unknownIn(Ratings ratings) {
             return in(ratings).isEmpty() && ratings.unknown(Limit.SCREEN_WATTS);
         }

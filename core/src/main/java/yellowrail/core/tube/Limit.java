@@ -25,6 +25,12 @@ public enum Limit implements PublishedLimit {
         return printed;
     }
 
+    /** Volts and current are told from those of a cycle. */
+    @Override
+    public String label() {
+        return unit() == Unit.WATT ? words() : words() + ", DC";
+    }
+
     @Override
     public boolean ofScreen() {
         return this == SCREEN_WATTS || this == SCREEN_VOLTS || this == COMBINED_WATTS;

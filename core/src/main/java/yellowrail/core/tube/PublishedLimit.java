@@ -13,6 +13,16 @@ public sealed interface PublishedLimit permits Limit, DriveLimit, OtherLimit {
         return printed().words();
     }
 
+    /** Its name beside a figure. */
+    default String label() {
+        return words();
+    }
+
+    /** What it means that a publication gives no figure, as a field says it. */
+    default String blank() {
+        return "unknown";
+    }
+
     default Unit unit() {
         return printed().field().unit();
     }
