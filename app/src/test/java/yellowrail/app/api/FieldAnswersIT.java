@@ -1,13 +1,9 @@
 package yellowrail.app.api;
 
-import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,6 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yellowrail.app.AppIT;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.GoldenAnswers;
 import yellowrail.app.load.LoadFields;
 import yellowrail.app.stage.StageFields;
 import yellowrail.app.swap.SwapFields;
@@ -33,13 +30,8 @@ import yellowrail.app.swap.SwapFields;
  * {@code -Dwrite.shapes=true} and read over where it changes on purpose.
  */
 class FieldAnswersIT extends AppIT {
-    private static final Path GOLDEN = Path.of("src", "test", "resources", "golden", "fields");
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
-
-    /** What is typed into every field. */
-    private static final List<String> TYPED = List.of(
-            "", "??", "0", "-7", "1", "4", "12", "0.6", "47 k", "250 mA", "431 V", "90 %", "1e7", "yes", "none", "1 6");
 
     /** A route with its fields, what is sent besides, and what of its answer tells how it was understood. */
     enum Route {
@@ -96,17 +88,17 @@ class FieldAnswersIT extends AppIT {
     void areWhatTheyWere(Route route) throws Exception {
         List<String> lines = new ArrayList<>();
         for (String field : route.fields) {
-            for (String text : TYPED) {
+            for (String text : GoldenAnswers.TYPED) {
                 lines.add(field + " “" + text + "”: " + answered(route, field, text));
             }
         }
-        same(route.file(), lines);
+        GoldenAnswers.same(route.file(), lines);
     }
 
     @ParameterizedTest
     @EnumSource
     void areAnsweredAsTheyWere(Route route) throws Exception {
-        same(
+        GoldenAnswers.same(
                 "whole-" + route.file(),
                 rounded(sent(route, route.besides)).toPrettyString().lines().toList());
     }
@@ -143,22 +135,13 @@ class FieldAnswersIT extends AppIT {
                 .replaceAll(m -> String.format(Locale.ROOT, "%.4e", Double.parseDouble(m.group()))));
     }
 
-    private static void same(String file, List<String> lines) throws IOException {
-        Path path = GOLDEN.resolve(file);
-        if (Boolean.getBoolean("write.shapes")) {
-            Files.createDirectories(GOLDEN);
-            Files.write(path, lines);
-        }
-        assertThat(lines).containsExactlyElementsOf(Files.readAllLines(path));
-    }
-
     @org.junit.jupiter.api.Test
     void areDescribedAsTheyWere() throws Exception {
         JsonNode api = JSON.readTree(mvc.perform(get("/api/v1/openapi.json"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString());
-        same(
+        GoldenAnswers.same(
                 "openapi.txt",
                 api.toPrettyString().replaceAll("http://[^\"]*", "").lines().toList());
     }

@@ -1,0 +1,65 @@
+package yellowrail.app.amps;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import yellowrail.app.forms.GoldenAnswers;
+import yellowrail.core.tube.Catalogue;
+
+/** What every field of an amp's description takes and refuses, text by text, and how it is written again. */
+class AmpAnswersTest {
+    private static final Map<String, Object> USUAL = TypedAmp.with(
+                    AmpForms.empty(),
+                    Map.of(
+                            "name",
+                            "Bittern 50",
+                            "connection",
+                            "ul",
+                            "tap",
+                            "43",
+                            "socketType",
+                            List.of("6L6GC", ""),
+                            "nodeFarads",
+                            List.of("47", ""),
+                            "nodeVolts",
+                            List.of("2 × 350", "")))
+            .all();
+
+    @Test
+    void areWhatTheyWere() {
+        Map<String, Object> usual = written(USUAL).all();
+        List<String> lines = new ArrayList<>();
+        for (String name : AmpForm.names()) {
+            for (String text : GoldenAnswers.TYPED) {
+                Map<String, Object> sent = new LinkedHashMap<>(USUAL);
+                sent.compute(
+                        name,
+                        (n, was) -> was instanceof List<?> list && !list.isEmpty()
+                                ? with(list, text)
+                                : was instanceof List ? List.of(text) : text);
+                AmpReader.Read read = AmpReader.read(AmpForm.sent(sent), Catalogue.shipped(), List.of("middle"));
+                lines.add(name + " “" + text + "”: "
+                        + read.description()
+                                .map(d -> GoldenAnswers.differing(
+                                        usual, AmpForms.of(d).all()))
+                                .orElseGet(() -> GoldenAnswers.refusals(read.complaints())));
+            }
+        }
+        GoldenAnswers.same("amps.txt", lines);
+    }
+
+    private static AmpForm written(Map<String, Object> sent) {
+        return AmpForms.of(AmpReader.read(AmpForm.sent(sent), Catalogue.shipped(), List.of("middle"))
+                .description()
+                .orElseThrow());
+    }
+
+    /** The second of a list, where there is one. */
+    private static List<Object> with(List<?> list, String text) {
+        List<Object> changed = new ArrayList<>(list);
+        changed.set(Math.min(1, list.size() - 1), text);
+        return changed;
+    }
+}
