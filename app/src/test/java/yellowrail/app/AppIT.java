@@ -135,7 +135,7 @@ public abstract class AppIT {
 
     protected UUID keepRound(Amp amp, Map<String, String> values) {
         UUID id = UUID.randomUUID();
-        RoundForm form = new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", values);
+        RoundForm form = RoundForm.of(id.toString(), values);
         RoundReader.Read read =
                 RoundReader.read(form, amp.description(), id, Meter.CLASSES, java.time.OffsetDateTime.now());
         if (read.complaints().any()) {

@@ -60,6 +60,6 @@ public final class PlantedAmps {
                                         s.name(), List.of(s.name()), new OwnResistor(SenseResistor.marked(10, 1))))
                                 .toList(), new Supply(new Mains(Optional.empty(), 230, 207, 253), List.of(
                         SupplyNode.single("reservoir", Optional.of(100e-6), Optional.of(500.0)),
-                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0))), Optional.empty(), Windings.heater(6.3)), OutputTransformer.UNKNOWN, new Judging(target, Optional.empty(), "", ""), "");
+                        SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0)).belowChassis()), Optional.empty(), Windings.heater(6.3)), OutputTransformer.UNKNOWN, new Judging(target, Optional.empty(), "", ""), "");
     }
 }

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
@@ -115,6 +114,7 @@ class AmpController {
 
     private void fill(AmpForm form, FieldErrors complaints, Model model) {
         model.addAttribute("form", form);
+        model.addAttribute("specs", AmpForm.byName());
         model.addAttribute("sensing", SensingFields.ofAmp());
         model.addAttribute("said", complaints.byField());
         model.addAttribute("types", tubes.catalogueOrLastKnown().types());
@@ -151,7 +151,7 @@ class AmpController {
                     form.at("socketSide", i).equals("B") ? Socket.Side.B : Socket.Side.A,
                     "tube"));
         }
-        Grouping grouping = Grouping.of(form, Optional.ofNullable(Grouping.WORDS.get(form.text("grouping"))));
+        Grouping grouping = Grouping.of(form, new PartReader(form, new FieldErrors()).read(SensingPart.GROUPING));
         return List.copyOf(grouping.points(sockets).keySet());
     }
 }

@@ -3,14 +3,16 @@ package yellowrail.app.amps;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import io.swagger.v3.oas.models.media.ArraySchema;
-import io.swagger.v3.oas.models.media.Schema;
-import io.swagger.v3.oas.models.media.StringSchema;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
-import yellowrail.app.forms.SensingTexts;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import yellowrail.app.forms.CheckFields;
+import yellowrail.app.forms.FieldSchema;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.sensing.Parameter;
 import yellowrail.core.amp.sensing.Ways;
 
@@ -19,41 +21,44 @@ import yellowrail.core.amp.sensing.Ways;
  * not known. Which fields there are say the parts of the description.
  */
 public final class AmpForm {
-    /** Every field, part by part, but for what the ways of taking current ask for. */
-    static final List<AmpField> FIELDS = Stream.of(
-                    List.of(AmpField.text("name", "Name, 1 to 60 characters")),
-                    StagePart.FIELDS,
-                    BiasPart.FIELDS,
-                    SensingPart.FIELDS,
-                    SupplyPart.FIELDS,
-                    OutputPart.FIELDS,
-                    JudgingPart.FIELDS,
-                    List.of(AmpField.text("quirks", "What to know before the first reading")))
-            .flatMap(List::stream)
-            .toList();
+    static final FieldSpec<String> NAME = FieldSpec.plain("name", "Name").hinting("Bittern 50");
+    static final FieldSpec<String> QUIRKS = FieldSpec.plain("quirks", "What to know before the first reading")
+            .hinting("Plug in a lead, else it stays muted");
 
-    private static final List<String> NAMES =
-            Stream.concat(FIELDS.stream().map(AmpField::name), sensingNames()).toList();
+    /** Fields that are asked for each of several. */
+    record Each(String of, List<FieldSpec<?>> fields) {}
+
+    /** Every field that is asked once, part by part. */
+    static final List<FieldSpec<?>> FIELDS = FieldSpec.all(
+            List.of(NAME),
+            StagePart.FIELDS,
+            BiasPart.FIELDS,
+            SensingPart.FIELDS,
+            SupplyPart.FIELDS,
+            OutputPart.FIELDS,
+            JudgingPart.FIELDS,
+            List.of(QUIRKS));
+
+    private static final List<Each> EACH = List.of(
+            new Each("socket, in measuring order", StagePart.OF_SOCKET),
+            new Each("sense point, in their order", SensingPart.OF_POINT),
+            new Each("node of the supply", SupplyPart.OF_NODE));
+
+    /** What the ways of taking current ask for. */
+    private static final List<FieldSpec<?>> SENSING = CheckFields.sensing(
+            Ways.kept(), p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK);
+
+    private static final List<FieldSpec<?>> LISTS =
+            EACH.stream().flatMap(e -> e.fields().stream()).toList();
+
+    private static final List<String> NAMES = FieldSpec.names(FieldSpec.all(FIELDS, LISTS, SENSING));
 
     private final Map<String, String> texts = new LinkedHashMap<>();
     private final Map<String, List<String>> lists = new LinkedHashMap<>();
 
     private AmpForm() {
-        for (AmpField field : FIELDS) {
-            if (field.each()) {
-                lists.put(field.name(), List.of());
-            } else {
-                texts.put(field.name(), "");
-            }
-        }
-    }
-
-    private static Stream<String> sensingNames() {
-        return Ways.kept().stream()
-                .flatMap(w -> w.parameters().stream())
-                .filter(p -> p.kind() == Parameter.Kind.QUANTITY || p.kind() == Parameter.Kind.TICK)
-                .map(Parameter::name)
-                .distinct();
+        FIELDS.forEach(f -> texts.put(f.name(), ""));
+        LISTS.forEach(f -> lists.put(f.name(), List.of()));
     }
 
     /** Nothing typed. */
@@ -98,16 +103,10 @@ public final class AmpForm {
         parameters.forEach((name, values) -> {
             if (form.lists.containsKey(name)) {
                 form.lists.put(name, List.copyOf(Arrays.asList(values)));
-            } else if (form.texts.containsKey(name)) {
+            } else if (NAMES.contains(name)) {
                 form.texts.put(name, values[0]);
             }
         });
-        form.texts.putAll(
-                SensingTexts.from(n -> parameters.containsKey(n) ? parameters.get(n)[0] : null));
-        // Measured at each point, these have a list of their own.
-        Ways.parameters().stream()
-                .filter(p -> p.kind() == Parameter.Kind.QUANTITY_OF_POINT)
-                .forEach(p -> form.texts.remove(p.name()));
         return form;
     }
 
@@ -119,19 +118,25 @@ public final class AmpForm {
         return all;
     }
 
-    /** How each field is described where the JSON interface is. */
-    public static Map<String, Schema<?>> fields() {
-        Map<String, Schema<?>> fields = new LinkedHashMap<>();
-        for (AmpField field : FIELDS) {
-            StringSchema text = new StringSchema();
-            if (!field.words().isEmpty()) {
-                text.setEnum(field.words());
-            }
-            Schema<?> schema = field.each() ? new ArraySchema().items(text) : text;
-            schema.setDescription(field.means());
-            fields.put(field.name(), schema);
-        }
-        return fields;
+    /** The fields of a description that is sent, each with what it takes. */
+    public static ObjectSchema schema() {
+        ObjectSchema schema = new ObjectSchema();
+        schema.setDescription(
+                "An output stage as typed. Quantities are texts with or without a unit; blank means not known.");
+        schema.setAdditionalProperties(false);
+        FieldSpec.all(FIELDS, SENSING).forEach(f -> schema.addProperty(f.name(), FieldSchema.orBlank(f)));
+        EACH.forEach(each -> each.fields()
+                .forEach(f -> schema.addProperty(
+                        f.name(),
+                        new ArraySchema()
+                                .items(FieldSchema.orBlank(f))
+                                .description(f.label() + ", one for each " + each.of()))));
+        return schema;
+    }
+
+    /** The fields by their names. */
+    static Map<String, FieldSpec<?>> byName() {
+        return FieldSpec.all(FIELDS, LISTS).stream().collect(Collectors.toMap(FieldSpec::name, f -> f));
     }
 
     /**
@@ -180,6 +185,16 @@ public final class AmpForm {
         AmpForm changed = copy();
         changed.lists.put(name, List.copyOf(list));
         return changed;
+    }
+
+    /** The same with a field's answer. */
+    <T> AmpForm with(FieldSpec<T> field, T value) {
+        return with(field.name(), field.shown(value));
+    }
+
+    /** The same with the answer for each. */
+    <E, T> AmpForm with(FieldSpec<T> field, List<E> each, Function<E, T> of) {
+        return with(field.name(), each.stream().map(of).map(field::shown).toList());
     }
 
     /** The same with these texts for the way of taking current, and no others. */

@@ -3,8 +3,13 @@ package yellowrail.app.amps;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import yellowrail.core.amp.AmpDescription;
+import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.ControlLayout;
+import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.sensing.Ways;
+import yellowrail.core.tube.Connection;
 
 /** Fills a form from a description, and makes the empty one. */
 public final class AmpForms {
@@ -13,20 +18,21 @@ public final class AmpForms {
     /** An open form for a push-pull pair. */
     public static AmpForm empty() {
         return AmpForm.blank()
-                .with("topology", "pp")
-                .with("connection", "pentode")
-                .with("bias", "unknown")
-                .with("controls", "per_tube")
+                .with(StagePart.TOPOLOGY, Topology.PUSH_PULL)
+                .with(StagePart.CONNECTION, Connection.PENTODE)
+                .with(BiasPart.BIAS, BiasScheme.FIXED_UNKNOWN)
+                .with(BiasPart.CONTROLS, ControlLayout.PER_TUBE)
                 .with("socketName", List.of("V1", "V2"))
                 .with("socketChannel", List.of("1", "1"))
                 .with("socketSide", List.of("A", "B"))
                 .with("socketType", List.of("", ""))
-                .with("method", Ways.USUAL.id())
-                .with("grouping", "tube")
+                .with(SensingPart.METHOD, Ways.USUAL.id())
+                .with(SensingPart.GROUPING, Grouping.TUBE)
                 .with("rm", List.of("", ""))
                 .sensing(Map.of("r", "1.00", "rtol", "1"))
-                .with("nominal", "230")
-                .with("nodeLabel", List.of("reservoir", "bias supply", "", ""));
+                .with(SupplyPart.NOMINAL, Optional.of(230.0))
+                .with(SupplyPart.NODE.name(), List.of("reservoir", "bias supply", "", ""))
+                .with(SupplyPart.NODE_STANDS, List.of(false, true, false, false), below -> below);
     }
 
     /** The same form for another count of tubes; what was typed for the sockets that remain stays. */
@@ -55,7 +61,7 @@ public final class AmpForms {
     }
 
     public static AmpForm of(AmpDescription amp) {
-        AmpForm form = AmpForm.blank().with("name", amp.name()).with("quirks", amp.quirks());
+        AmpForm form = AmpForm.blank().with(AmpForm.NAME, amp.name()).with(AmpForm.QUIRKS, amp.quirks());
         form = StagePart.write(amp.stage(), form);
         form = BiasPart.write(amp.bias(), form);
         form = SensingPart.write(amp, form);

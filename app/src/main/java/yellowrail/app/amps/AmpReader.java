@@ -1,7 +1,5 @@
 package yellowrail.app.amps;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
@@ -28,22 +26,23 @@ public final class AmpReader {
     public static Read read(AmpForm form, Catalogue catalogue, List<String> targets) {
         FieldErrors complaints = new FieldErrors();
         PartReader in = new PartReader(form, complaints);
-        String name = name(form.text("name"), complaints);
+        String name = name(in.read(AmpForm.NAME), complaints);
         Optional<StageLayout> stage = new StagePart(in, catalogue).read();
         Bias bias = new BiasPart(in).read();
         List<SenseGroup> groups = new SensingPart(in).read(stage);
         Supply supply = new SupplyPart(in).read();
         OutputTransformer output = new OutputPart(in).read();
         Judging judging = new JudgingPart(in, targets).read(groups);
-        if (form.text("quirks").length() > Texts.NOTE) {
-            complaints.add("quirks", Texts.tooLong(Texts.NOTE, form.text("quirks")));
+        String quirks = in.read(AmpForm.QUIRKS);
+        if (quirks.length() > Texts.NOTE) {
+            complaints.add(AmpForm.QUIRKS.name(), Texts.tooLong(Texts.NOTE, quirks));
         }
         if (complaints.any() || stage.isEmpty()) {
             return new Read(Optional.empty(), complaints);
         }
         try {
-            AmpDescription description = new AmpDescription(
-                    name, stage.get(), bias, groups, supply, output, judging, or(form.text("quirks"), ""));
+            AmpDescription description =
+                    new AmpDescription(name, stage.get(), bias, groups, supply, output, judging, quirks);
             return new Read(Optional.of(description), complaints);
         } catch (IllegalArgumentException refused) {
             complaints.add("sockets", FieldErrors.sentence(refused));
@@ -55,7 +54,8 @@ public final class AmpReader {
     public static String name(String typed, FieldErrors complaints) {
         String name = Texts.line(typed);
         if (name.isEmpty() || name.length() > Texts.NAME) {
-            complaints.add("name", name.isEmpty() ? "Give the amp a name." : Texts.tooLong(Texts.NAME, name));
+            complaints.add(
+                    AmpForm.NAME.name(), name.isEmpty() ? "Give the amp a name." : Texts.tooLong(Texts.NAME, name));
         }
         return name;
     }

@@ -1,9 +1,8 @@
 package yellowrail.app.amps;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
@@ -11,28 +10,26 @@ import yellowrail.core.amp.ControlLayout;
 
 /** How the idle is set. */
 record BiasPart(PartReader in) {
-    private static final Map<String, ControlLayout> CONTROLS = controlWords();
+    static final FieldSpec<BiasScheme> BIAS = FieldSpec.pick("bias", "Bias", Words.BIAS);
+    static final FieldSpec<ControlLayout> CONTROLS = FieldSpec.pick(
+            "controls",
+            "Controls",
+            new Pick<>("none", "none", ControlLayout.NONE),
+            new Pick<>("level", "one level control", ControlLayout.LEVEL),
+            new Pick<>("balance", "balance only", ControlLayout.BALANCE),
+            new Pick<>("level_and_balance", "level and balance", ControlLayout.LEVEL_AND_BALANCE),
+            new Pick<>("per_side", "one for each side", ControlLayout.PER_SIDE),
+            new Pick<>("per_tube", "one for each tube", ControlLayout.PER_TUBE),
+            new Pick<>("cathode_own", "cathode resistor, own", ControlLayout.CATHODE_OWN),
+            new Pick<>("cathode_shared", "cathode resistor, shared", ControlLayout.CATHODE_SHARED));
 
-    static final List<AmpField> FIELDS = List.of(
-            AmpField.pick("bias", "What the bias does; blank is unknown", List.copyOf(Words.BIAS.keySet())),
-            AmpField.pick("controls", "Bias controls; blank is not known", List.copyOf(CONTROLS.keySet())));
-
-    private static Map<String, ControlLayout> controlWords() {
-        Map<String, ControlLayout> words = new LinkedHashMap<>();
-        for (ControlLayout layout : ControlLayout.values()) {
-            words.put(layout.name().toLowerCase(Locale.ROOT), layout);
-        }
-        return words;
-    }
+    static final List<FieldSpec<?>> FIELDS = List.of(BIAS, CONTROLS);
 
     Bias read() {
-        return new Bias(
-                in.pick("bias", Words.BIAS, BiasScheme.FIXED_UNKNOWN),
-                in.pick("controls", CONTROLS, ControlLayout.NONE));
+        return new Bias(in.read(BIAS), in.read(CONTROLS));
     }
 
     static AmpForm write(Bias bias, AmpForm form) {
-        return form.with("bias", PartReader.word(Words.BIAS, bias.scheme()))
-                .with("controls", PartReader.word(CONTROLS, bias.controls()));
+        return form.with(BIAS, bias.scheme()).with(CONTROLS, bias.controls());
     }
 }

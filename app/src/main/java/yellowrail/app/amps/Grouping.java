@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import yellowrail.app.forms.MethodReader;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.sensing.Way;
@@ -16,21 +15,18 @@ public enum Grouping {
     CHANNEL,
     ALL;
 
-    static final Map<String, Grouping> WORDS = Map.of("tube", TUBE, "side", SIDE, "channel", CHANNEL, "all", ALL);
-
     /**
      * What a form's words make of it: a method that reads one tube has a point for each, and a cathode resistor that tubes
      * share is one point by itself.
      *
-     * @param picked what was picked; empty when nothing was
+     * @param picked what was picked
      */
-    static Grouping of(AmpForm form, Optional<Grouping> picked) {
+    static Grouping of(AmpForm form, Grouping picked) {
         if (MethodReader.way(form.text("method")).filter(Way::several).isEmpty()) {
             return TUBE;
         }
         boolean sharesCathode = "cathode_shared".equals(form.text("controls")) && "cathode".equals(form.text("method"));
-        Grouping grouping = picked.orElse(TUBE);
-        return sharesCathode && grouping == TUBE ? CHANNEL : grouping;
+        return sharesCathode && picked == TUBE ? CHANNEL : picked;
     }
 
     /** The points, each named for what stands behind it. */

@@ -1,14 +1,15 @@
 package yellowrail.app.amps;
 
-import static yellowrail.app.forms.CheckForm.or;
-
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
-import yellowrail.app.forms.Fields;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.SenseGroup;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.target.Target;
 import yellowrail.core.tube.RatingSystem;
 
@@ -18,58 +19,55 @@ import yellowrail.core.tube.RatingSystem;
  * @param targets names of the target windows that can be chosen
  */
 record JudgingPart(PartReader in, List<String> targets) {
-    private static final List<String> SYSTEMS = Arrays.stream(RatingSystem.values())
-            .filter(s -> s != RatingSystem.UNSTATED)
-            .map(Enum::name)
-            .toList();
+    /** Read like the amp's own readings. */
+    static final FieldSpec<String> MAKER =
+            FieldSpec.plain("maker", "Figure the maker asks for there").hinting("35 mV");
 
-    static final List<AmpField> FIELDS = List.of(
-            AmpField.text("maker", "Maker's figure: what the amp's test point shall show, unit as for its readings"),
-            AmpField.text("target", "Name of the target window, or maker's figure; blank for none"),
-            AmpField.pick("judgeBy", "Rating system to judge by; blank for the lowest plate rating", SYSTEMS),
-            AmpField.text("ceiling", "Ceiling, per cent of the rating; blank for the usual one"));
+    static final FieldSpec<String> TARGET = FieldSpec.plain("target", "Target");
+    static final FieldSpec<String> JUDGE_BY = FieldSpec.pick(
+            "judgeBy",
+            "Judge by",
+            new Pick<>("", "the lowest plate rating", ""),
+            system(RatingSystem.DESIGN_CENTRE),
+            system(RatingSystem.DESIGN_MAXIMUM),
+            system(RatingSystem.ABSOLUTE));
+    private static final Field SHARE =
+            Field.of("a ceiling", Unit.PERCENT, Prefix.NONE, 1, 150).aboveZero();
+    static final FieldSpec<Optional<Double>> CEILING =
+            PartReader.quantity("ceiling", "Ceiling, % of the rating", "usual", SHARE);
+
+    static final List<FieldSpec<?>> FIELDS = List.of(MAKER, TARGET, JUDGE_BY, CEILING);
+
+    private static Pick<String> system(RatingSystem system) {
+        return new Pick<>(system.name(), system.words(), system.name());
+    }
 
     Judging read(List<SenseGroup> groups) {
         String maker = maker(groups);
-        String target = or(in.form().text("target"), "");
+        String target = in.read(TARGET);
         if (!target.isEmpty() && !targets.contains(target) && !target.equals(Target.MakersFigure.NAME)) {
-            in.complaints().add("target", "There is no target called “" + FieldErrors.shorten(target) + "”.");
+            in.complaints().add(TARGET.name(), "There is no target called “" + FieldErrors.shorten(target) + "”.");
         }
-        Optional<Double> ceiling = in.value("ceiling", Fields.PERCENT).map(p -> p / 100);
-        if (ceiling.filter(c -> !(c > 0 && c <= 1.5)).isPresent()) {
-            in.complaints().add("ceiling", "A ceiling lies above 0 and at most at 150 % of the rating.");
-        }
-        return new Judging(target, ceiling, system(), maker);
+        Optional<Double> ceiling = in.read(CEILING).map(p -> p / 100);
+        return new Judging(target, ceiling, in.read(JUDGE_BY), maker);
     }
 
     /** The maker's figure is a reading at the amp's own test point, so it is read like one. */
     private String maker(List<SenseGroup> groups) {
-        String text = or(in.form().text("maker"), "");
+        String text = in.read(MAKER);
         if (!groups.isEmpty()) {
-            in.complaints().quantity("maker", text, groups.get(0).method().field());
+            in.complaints().quantity(MAKER.name(), text, groups.get(0).method().field());
         }
-        if (text.isEmpty() && Target.MakersFigure.NAME.equals(in.form().text("target"))) {
-            in.complaints().add("maker", "The target is the maker's figure: what shall the test point show?");
-        }
-        return text;
-    }
-
-    private String system() {
-        String text = or(in.form().text("judgeBy"), "");
-        if (!text.isEmpty() && !SYSTEMS.contains(text)) {
-            in.complaints()
-                    .add(
-                            "judgeBy",
-                            "“" + FieldErrors.shorten(text) + "” is no rating system known here: "
-                                    + String.join(", ", SYSTEMS) + ", or blank.");
+        if (text.isEmpty() && in.read(TARGET).equals(Target.MakersFigure.NAME)) {
+            in.complaints().add(MAKER.name(), "The target is the maker's figure: what shall the test point show?");
         }
         return text;
     }
 
     static AmpForm write(Judging judging, AmpForm form) {
-        return form.with("maker", judging.makersFigure())
-                .with("target", judging.target())
-                .with("judgeBy", judging.system())
-                .with("ceiling", PartReader.number(judging.ceiling().map(c -> 100 * c)));
+        return form.with(MAKER, judging.makersFigure())
+                .with(TARGET, judging.target())
+                .with(JUDGE_BY, judging.system())
+                .with(CEILING, judging.ceiling().map(c -> 100 * c));
     }
 }

@@ -1,6 +1,8 @@
 package yellowrail.app.amps;
 
 import java.util.List;
+import java.util.Optional;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.OutputTransformer;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
@@ -8,16 +10,19 @@ import yellowrail.core.reading.Unit;
 
 /** The output transformer of each channel. */
 record OutputPart(PartReader in) {
-    static final List<AmpField> FIELDS = List.of(AmpField.text("zaa", "Reflected load, plate to plate, Ω"));
-
     private static final Field LOAD_OHMS =
             Field.of("a reflected load", Unit.OHM, Prefix.NONE, 200, 50e3).aboveZero();
 
+    static final FieldSpec<Optional<Double>> LOAD =
+            PartReader.quantity("zaa", "Reflected load, plate to plate, Ω", "not known", LOAD_OHMS);
+
+    static final List<FieldSpec<?>> FIELDS = List.of(LOAD);
+
     OutputTransformer read() {
-        return new OutputTransformer(in.value("zaa", LOAD_OHMS));
+        return new OutputTransformer(in.read(LOAD));
     }
 
     static AmpForm write(OutputTransformer output, AmpForm form) {
-        return form.with("zaa", PartReader.number(output.plateToPlateOhms()));
+        return form.with(LOAD, output.plateToPlateOhms());
     }
 }

@@ -1,37 +1,35 @@
 package yellowrail.app.amps;
 
+import static yellowrail.app.forms.CheckForm.or;
+
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.reading.Field;
-import yellowrail.core.reading.Typed;
 
 /** What the parts of a description have in common when they are read from a form, and written into one. */
 record PartReader(AmpForm form, FieldErrors complaints) {
-    Optional<Double> value(String field, Field expected) {
-        return value(field, form.text(field), expected);
+    /** A field's answer; a blank is the usual one. */
+    <T> T read(FieldSpec<T> field) {
+        return field.read(or(form.text(field.name()), field.usual()), complaints);
     }
 
-    Optional<Double> value(String field, String text, Field expected) {
-        return complaints.quantity(field, text, expected).map(Typed::value);
+    /** The answer for one of those that the field is asked for. */
+    <T> T read(FieldSpec<T> field, int index) {
+        return field.reader().read(at(field, index), or(form.at(field.name(), index), field.usual()), complaints);
     }
 
-    <T> T pick(String field, Map<String, T> words, T usual) {
-        return complaints.pick(field, form.text(field), words, usual);
+    /** Where a sentence about one of them stands. */
+    static String at(FieldSpec<?> field, int index) {
+        return field.name() + index;
     }
 
-    static <T> String word(Map<String, T> words, T value) {
-        return words.entrySet().stream()
-                .filter(e -> e.getValue().equals(value))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElseThrow();
-    }
-
-    static String number(Optional<Double> value) {
-        return value.map(PartReader::number).orElse("");
+    /** A quantity without its unit, which the label says. */
+    static FieldSpec<Optional<Double>> quantity(String name, String label, String hint, Field field) {
+        return FieldSpec.quantity(name, label, hint, field)
+                .showing(value -> value.map(PartReader::number).orElse(""));
     }
 
     static String number(double value) {

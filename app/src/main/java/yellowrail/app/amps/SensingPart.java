@@ -3,9 +3,11 @@ package yellowrail.app.amps;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import yellowrail.app.forms.CheckFields;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.app.forms.MethodReader;
 import yellowrail.app.forms.SensingTexts;
 import yellowrail.core.amp.AmpDescription;
@@ -19,17 +21,26 @@ import yellowrail.core.tube.Connection;
 
 /** How the current is taken, and what stands behind each point. */
 record SensingPart(PartReader in) {
-    static final List<AmpField> FIELDS = List.of(
-            AmpField.pick(
-                    "method",
-                    "How the current is taken; blank is own",
-                    Ways.kept().stream().map(Way::id).toList()),
-            AmpField.pick(
-                    "grouping", "What shares a sense point; blank is tube", List.of("tube", "side", "channel", "all")),
-            AmpField.list("rm", "Measured resistance of each sense point, Ω, in the order of the points"));
+    static final FieldSpec<String> METHOD = CheckFields.method("The meter reads", Ways.kept(), Way::ampWords);
+    static final FieldSpec<Grouping> GROUPING = FieldSpec.pick(
+            "grouping",
+            "One point for",
+            new Pick<>("tube", "each tube", Grouping.TUBE),
+            new Pick<>("side", "each side", Grouping.SIDE),
+            new Pick<>("channel", "each channel", Grouping.CHANNEL),
+            new Pick<>("all", "all tubes", Grouping.ALL));
+
+    static final List<FieldSpec<?>> FIELDS = List.of(METHOD, GROUPING);
+
+    /** What it means is read with the way of taking current. */
+    static final FieldSpec<String> MEASURED = FieldSpec.plain("rm", "measured resistance of its sense resistor, Ω")
+            .hinting("not measured");
+
+    /** Asked of each point. */
+    static final List<FieldSpec<?>> OF_POINT = List.of(MEASURED);
 
     List<SenseGroup> read(Optional<StageLayout> stage) {
-        Grouping grouping = in.pick("grouping", Grouping.WORDS, Grouping.TUBE);
+        Grouping grouping = in.read(GROUPING);
         SensingTexts.refuseUnknown(in.form().sensing(), AmpForm.names(), in.complaints());
         if (stage.isEmpty()) {
             // Its fields still get their sentences, so that they need not be sent twice.
@@ -37,7 +48,7 @@ record SensingPart(PartReader in) {
             return List.of();
         }
         Map<String, List<String>> points =
-                Grouping.of(in.form(), Optional.of(grouping)).points(stage.get().sockets());
+                Grouping.of(in.form(), grouping).points(stage.get().sockets());
         List<SenseGroup> groups = new ArrayList<>();
         int index = 0;
         for (var point : points.entrySet()) {
@@ -52,7 +63,7 @@ record SensingPart(PartReader in) {
     }
 
     private Optional<SensingMethod> method(int tubes, int index, Connection connection, double tap) {
-        Optional<Way<?>> way = MethodReader.way(in.form().text("method"));
+        Optional<Way<?>> way = MethodReader.way(in.form().text(METHOD.name()));
         if (way.filter(w -> !w.kept()).isPresent()) {
             AmpReader.ofOneOccasion(in.complaints());
             return Optional.empty();
@@ -62,20 +73,20 @@ record SensingPart(PartReader in) {
         Map<String, String> texts = new LinkedHashMap<>(in.form().sensing());
         way.ifPresent(w -> w.parameters().forEach(p -> {
             if (p.kind() == Parameter.Kind.QUANTITY_OF_POINT) {
-                texts.put(p.name(), in.form().at("rm", index));
+                texts.put(p.name(), in.read(MEASURED, index));
             } else if (p.kind() == Parameter.Kind.TUBES) {
                 texts.put(p.name(), alone ? "" : String.valueOf(tubes));
             }
         }));
-        String word = alone ? Ways.USUAL.id() : in.form().text("method");
+        String word = alone ? Ways.USUAL.id() : in.form().text(METHOD.name());
         return new MethodReader(texts, connection, tap, in.complaints()).read(word);
     }
 
     static AmpForm write(AmpDescription amp, AmpForm form) {
         SensingMethod method = amp.groups().get(0).method();
-        return form.with("method", method.way().id())
-                .with("grouping", grouping(amp))
-                .with("rm", amp.groups().stream().map(g -> measured(g.method())).toList())
+        return form.with(METHOD, method.way().id())
+                .with(GROUPING, grouping(amp))
+                .with(MEASURED, amp.groups(), g -> measured(g.method()))
                 .sensing(common(method));
     }
 
@@ -108,14 +119,14 @@ record SensingPart(PartReader in) {
         return texts;
     }
 
-    private static String grouping(AmpDescription amp) {
+    private static Grouping grouping(AmpDescription amp) {
         List<List<String>> points =
                 amp.groups().stream().map(SenseGroup::sockets).toList();
         for (Grouping grouping : Grouping.values()) {
             if (List.copyOf(grouping.points(amp.sockets()).values()).equals(points)) {
-                return grouping.name().toLowerCase(Locale.ROOT);
+                return grouping;
             }
         }
-        return "tube";
+        return Grouping.TUBE;
     }
 }

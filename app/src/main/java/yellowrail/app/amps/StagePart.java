@@ -4,9 +4,10 @@ import static yellowrail.app.forms.CheckForm.or;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
+import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.forms.TubeName;
@@ -14,36 +15,51 @@ import yellowrail.app.forms.Words;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.StageLayout;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.reading.Field;
+import yellowrail.core.reading.Prefix;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Lookup;
 
 /** Tubes and how they are wired. */
 record StagePart(PartReader in, Catalogue catalogue) {
-    static final List<AmpField> FIELDS = List.of(
-            AmpField.pick("topology", "pp or se; blank is pp", List.copyOf(Words.TOPOLOGY.keySet())),
-            AmpField.pick(
-                    "connection",
-                    "Where the screens are fed from; blank is pentode",
-                    List.copyOf(Words.CONNECTION.keySet())),
-            AmpField.text("tap", "Ultralinear tap, per cent"),
-            AmpField.list("socketName", "Names of the sockets in measuring order, 1 to 8"),
-            AmpField.list("socketChannel", "Channel of each socket, 1 or 2"),
-            AmpField.list("socketSide", "Side of each socket, A or B"),
-            AmpField.list("socketType", "Tube type of each socket"),
-            AmpField.text("screenOhms", "Resistor of each screen, Ω"));
+    static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick("topology", "Topology", Words.TOPOLOGY);
+    static final FieldSpec<Connection> CONNECTION = FieldSpec.pick("connection", "Connection", Words.CONNECTION);
+    /** Share of the half primary's turns. */
+    static final FieldSpec<Double> TAP = FieldSpec.share(FieldSpec.needed(
+                    "tap",
+                    "Taps at, per cent of the turns",
+                    "40",
+                    Field.of("the tap", Unit.PERCENT, Prefix.NONE, 1, 99).aboveZero(),
+                    6)
+            .showing(PartReader::number));
 
-    private static final Map<String, String> SIDES = Map.of("A", "A", "B", "B");
+    static final FieldSpec<Optional<Double>> SCREEN_OHMS =
+            PartReader.quantity("screenOhms", "Each screen resistor, Ω", "none", Fields.SCREEN_OHMS);
+
+    static final List<FieldSpec<?>> FIELDS = List.of(TOPOLOGY, CONNECTION, TAP, SCREEN_OHMS);
+
+    static final FieldSpec<String> SOCKET = FieldSpec.plain("socketName", "socket");
+    static final FieldSpec<String> TYPE =
+            FieldSpec.plain("socketType", "tube type").hinting("6L6GC");
+    static final FieldSpec<Integer> CHANNEL =
+            FieldSpec.pick("socketChannel", "channel", new Pick<>("1", "1", 1), new Pick<>("2", "2", 2));
+    static final FieldSpec<Socket.Side> SIDE = FieldSpec.pick(
+            "socketSide", "side", new Pick<>("A", "A", Socket.Side.A), new Pick<>("B", "B", Socket.Side.B));
+
+    /** Asked of each socket, in measuring order. */
+    static final List<FieldSpec<?>> OF_SOCKET = List.of(SOCKET, TYPE, CHANNEL, SIDE);
 
     /** The stage; empty when a socket was not understood. */
     Optional<StageLayout> read() {
-        Topology topology = in.pick("topology", Words.TOPOLOGY, Topology.PUSH_PULL);
-        Connection connection = in.pick("connection", Words.CONNECTION, Connection.PENTODE);
+        Topology topology = in.read(TOPOLOGY);
+        Connection connection = in.read(CONNECTION);
         boolean tapped = connection == Connection.ULTRALINEAR;
-        in.complaints().counts("tap", in.form().text("tap"), tapped, "in ultralinear");
-        double tap = tapped ? tap() : 0;
+        in.complaints().counts(TAP.name(), in.form().text(TAP.name()), tapped, "in ultralinear");
+        double tap = tapped ? in.read(TAP) : 0;
         List<Socket> sockets = sockets(topology);
-        Optional<Double> screenOhms = in.value("screenOhms", Fields.SCREEN_OHMS);
+        Optional<Double> screenOhms = in.read(SCREEN_OHMS);
         if (sockets.isEmpty()) {
             return Optional.empty();
         }
@@ -55,18 +71,9 @@ record StagePart(PartReader in, Catalogue catalogue) {
         }
     }
 
-    private double tap() {
-        double percent =
-                in.value("tap", or(in.form().text("tap"), "40"), Fields.PERCENT).orElse(40.0);
-        if (percent > 100) {
-            in.complaints().add("tap", "A tap lies within 0 to 100 % of the half primary's turns.");
-        }
-        return percent / 100;
-    }
-
     private List<Socket> sockets(Topology topology) {
         List<Socket> sockets = new ArrayList<>();
-        int count = in.form().list("socketName").size();
+        int count = in.form().list(SOCKET.name()).size();
         if (count == 0 || count > 8) {
             in.complaints().add("sockets", "An output stage here has 1 to 8 tubes.");
             return sockets;
@@ -81,26 +88,26 @@ record StagePart(PartReader in, Catalogue catalogue) {
     }
 
     private Optional<Socket> socket(int i, Topology topology) {
-        String name = Texts.line(or(in.form().at("socketName", i), "V" + (i + 1)));
+        String name = Texts.line(or(in.read(SOCKET, i), "V" + (i + 1)));
         Optional<String> type = type(i);
-        int channel = in.complaints().count("socketChannel" + i, in.form().at("socketChannel", i), 1, 2, 1);
-        String side = in.complaints().pick("socketSide" + i, in.form().at("socketSide", i), SIDES, "A");
-        boolean sideB = side.equals("B") && topology == Topology.PUSH_PULL;
+        int channel = in.read(CHANNEL, i);
+        Socket.Side side = in.read(SIDE, i);
         if (type.isEmpty()) {
             return Optional.empty();
         }
         try {
-            return Optional.of(new Socket(name, channel, sideB ? Socket.Side.B : Socket.Side.A, type.get()));
+            return Optional.of(
+                    new Socket(name, channel, topology == Topology.PUSH_PULL ? side : Socket.Side.A, type.get()));
         } catch (IllegalArgumentException refused) {
-            in.complaints().add("socketName" + i, FieldErrors.sentence(refused));
+            in.complaints().add(PartReader.at(SOCKET, i), FieldErrors.sentence(refused));
             return Optional.empty();
         }
     }
 
     /** The first socket's type stands for those left blank. */
     private Optional<String> type(int index) {
-        String typed = or(in.form().at("socketType", index), or(in.form().at("socketType", 0), ""));
-        String field = "socketType" + index;
+        String typed = or(in.read(TYPE, index), in.read(TYPE, 0));
+        String field = PartReader.at(TYPE, index);
         if (typed.isEmpty()) {
             in.complaints().add(field, "Which tube type is in this socket?");
             return Optional.empty();
@@ -114,21 +121,13 @@ record StagePart(PartReader in, Catalogue catalogue) {
     }
 
     static AmpForm write(StageLayout stage, AmpForm form) {
-        return form.with("topology", PartReader.word(Words.TOPOLOGY, stage.topology()))
-                .with("connection", PartReader.word(Words.CONNECTION, stage.connection()))
-                .with("tap", stage.connection() == Connection.ULTRALINEAR ? PartReader.number(100 * stage.tap()) : "")
-                .with("socketName", stage.sockets().stream().map(Socket::name).toList())
-                .with(
-                        "socketChannel",
-                        stage.sockets().stream()
-                                .map(s -> String.valueOf(s.channel()))
-                                .toList())
-                .with(
-                        "socketSide",
-                        stage.sockets().stream().map(s -> s.side().name()).toList())
-                .with(
-                        "socketType",
-                        stage.sockets().stream().map(Socket::tubeType).toList())
-                .with("screenOhms", PartReader.number(stage.screenOhms()));
+        AmpForm written = form.with(TOPOLOGY, stage.topology())
+                .with(CONNECTION, stage.connection())
+                .with(SOCKET, stage.sockets(), Socket::name)
+                .with(CHANNEL, stage.sockets(), Socket::channel)
+                .with(SIDE, stage.sockets(), Socket::side)
+                .with(TYPE, stage.sockets(), Socket::tubeType)
+                .with(SCREEN_OHMS, stage.screenOhms());
+        return stage.connection() == Connection.ULTRALINEAR ? written.with(TAP, stage.tap()) : written;
     }
 }

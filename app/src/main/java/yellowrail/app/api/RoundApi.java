@@ -20,6 +20,7 @@ import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.rounds.Reading;
 import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundFields;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -215,9 +216,9 @@ class RoundApi {
                 RoundReader.read(form, amp.description(), id, settings.meters(), OffsetDateTime.now(clock));
         rounds.ask(amp, read, form.confirmedPoints());
         ApiRefused.unlessClear(read.complaints());
-        String note = form.note() == null ? "" : form.note();
         return RoundResult.of(
-                rounds.keep(id, amp, read.takenAt(), read.state(), note, read.readings()), targets.windows(amp));
+                rounds.keep(id, amp, read.takenAt(), read.state(), form.text(RoundFields.NOTE), read.readings()),
+                targets.windows(amp));
     }
 
     @Operation(summary = "Correct a reading by one that supersedes it")

@@ -19,15 +19,13 @@ import yellowrail.core.reading.Understanding;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.session.Entry;
 import yellowrail.core.session.Event;
+import yellowrail.core.session.events.EntryField;
 import yellowrail.core.session.events.Events;
 import yellowrail.core.session.events.Kind;
 import yellowrail.core.session.events.Said;
 
 /** Reads an event as sent into one of the core, or says at which field it was not understood. */
 public final class EventReader implements Said {
-    /** Fields that hold more than a sentence. */
-    private static final List<String> NOTES = List.of("text", "remarks", "items", "what", "found", "values");
-
     private static final long OLDEST_MILLIS = 7 * 24 * 3_600_000L;
     /** The year 2286: ten digits of seconds. */
     private static final long LAST_MILLIS = 9_999_999_999_999L;
@@ -107,27 +105,35 @@ public final class EventReader implements Said {
     }
 
     private Event event() {
-        form.fields().forEach((name, text) -> {
-            int most = NOTES.contains(name) ? Texts.NOTE : Texts.SENTENCE;
-            if (text != null && text.length() > most) {
-                throw new NotUnderstood(name, Texts.tooLong(most, text), List.of());
-            }
-        });
         String word = form.kind() == null ? "" : form.kind();
         Kind<?> kind = Events.kind(word)
                 .orElseThrow(() ->
                         new NotUnderstood("kind", "“" + shorten(word) + "” is no kind of entry.", Events.words()));
+        List<String> names = kind.names();
         form.fields().keySet().stream()
-                .filter(f -> !kind.fields().contains(f))
+                .filter(f -> !names.contains(f))
                 .findFirst()
                 .ifPresent(f -> {
                     throw new NotUnderstood(
                             f,
                             "An entry of kind “" + word + "” has no field called “" + shorten(f) + "”; it has "
-                                    + (kind.fields().isEmpty() ? "none." : String.join(", ", kind.fields()) + "."),
-                            kind.fields());
+                                    + (names.isEmpty() ? "none." : String.join(", ", names) + "."),
+                            names);
                 });
+        kind.fields().forEach(this::notTooLong);
         return kind.read(this);
+    }
+
+    private void notTooLong(EntryField<?> field) {
+        int most = switch (field.longest()) {
+            case NAME -> Texts.NAME;
+            case SENTENCE -> Texts.SENTENCE;
+            case NOTE -> Texts.NOTE;
+        };
+        String text = form.field(field.name());
+        if (text.length() > most) {
+            throw new NotUnderstood(field.name(), Texts.tooLong(most, text), List.of());
+        }
     }
 
     private static String shorten(String text) {
@@ -136,14 +142,6 @@ public final class EventReader implements Said {
 
     @Override
     public String text(String field) {
-        return form.field(field);
-    }
-
-    @Override
-    public String name(String field) {
-        if (form.field(field).length() > Texts.NAME) {
-            throw new NotUnderstood(field, Texts.tooLong(Texts.NAME, form.field(field)), List.of());
-        }
         return form.field(field);
     }
 
@@ -170,8 +168,7 @@ public final class EventReader implements Said {
 
     @Override
     public BiasScheme bias(String field) {
-        return Optional.ofNullable(Words.BIAS.get(form.field(field)))
-                .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
+        return Words.fixedBias(form.field(field))
                 .orElseThrow(() -> new NotUnderstood(
                         field,
                         "“" + shorten(form.field(field)) + "” is none of tracking, constant.",

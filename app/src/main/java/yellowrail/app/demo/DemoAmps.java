@@ -60,7 +60,8 @@ final class DemoAmps {
                         List.of(
                                 SupplyNode.single("reservoir", Optional.of(220e-6), Optional.of(500.0)),
                                 SupplyNode.single("screens", Optional.of(47e-6), Optional.of(450.0)),
-                                SupplyNode.single("bias supply", Optional.of(47e-6), Optional.of(100.0))),
+                                SupplyNode.single("bias supply", Optional.of(47e-6), Optional.of(100.0))
+                                        .belowChassis()),
                         Optional.empty(),
                         new Windings(
                                 new Windings.Heater(Optional.of(6.3), Optional.of(5.0)),

@@ -14,7 +14,9 @@ import org.springframework.stereotype.Component;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
 import yellowrail.app.bench.SessionStore;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.app.results.ResultStore;
+import yellowrail.app.rounds.RoundFields;
 import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
@@ -176,18 +178,12 @@ class DemoData implements ApplicationRunner {
     private void round(Amp amp, String day, Map<String, String> values, String note) {
         OffsetDateTime takenAt = OffsetDateTime.parse(day + ":00Z").withOffsetSameInstant(ZoneOffset.UTC);
         UUID id = id(amp.description().name() + day);
-        RoundForm form = new RoundForm(
-                id.toString(),
-                null,
-                takenAt.toString(),
-                Meter.HANDHELD.name(),
-                "chassis",
-                "",
-                "",
-                "together",
-                "",
-                note,
-                values);
+        RoundForm form = RoundForm.of(id.toString(), values)
+                .saying(RoundFields.TAKEN_AT, takenAt.toString())
+                .saying(CheckFields.METER, Meter.HANDHELD.name())
+                .saying(CheckFields.REFERENCE, "chassis")
+                .saying(CheckFields.APART, "together")
+                .saying(RoundFields.NOTE, note);
         RoundReader.Read read = RoundReader.read(form, amp.description(), id, Meter.CLASSES, OffsetDateTime.now());
         if (read.complaints().any()) {
             throw new IllegalStateException(

@@ -2,6 +2,8 @@ package yellowrail.app.forms;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.core.amp.BiasScheme;
@@ -28,32 +30,27 @@ public final class CheckFields {
     static final FieldSpec<String> TUBE = FieldSpec.plain("tube", "Tube type, designation or alias");
     static final FieldSpec<String> EDITION =
             FieldSpec.plain("edition", "Edition of the ratings to judge by; blank for the lowest plate rating");
-    static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick(
+    static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pickOr(
             "topology",
             "Topology; push-pull where nothing is said",
             new Pick<>("", "push-pull", Topology.PUSH_PULL),
-            new Pick<>("pp", "push-pull", Topology.PUSH_PULL),
-            new Pick<>("se", "single-ended", Topology.SINGLE_ENDED));
-    static final FieldSpec<Connection> CONNECTION = FieldSpec.pick(
+            Words.TOPOLOGY);
+    static final FieldSpec<Connection> CONNECTION = FieldSpec.pickOr(
             "connection",
             "Connection; pentode where nothing is said",
             new Pick<>("", "pentode", Connection.PENTODE),
-            new Pick<>("pentode", "pentode", Connection.PENTODE),
-            new Pick<>("ul", "ultralinear", Connection.ULTRALINEAR),
-            new Pick<>("triode", "triode", Connection.TRIODE));
+            Words.CONNECTION);
     static final FieldSpec<Optional<Typed>> TAP =
             FieldSpec.reading("tap", "Ultralinear tap, % of the half primary's turns", Fields.PERCENT);
     /** Empty where the way of taking current says it. */
-    static final FieldSpec<Optional<BiasScheme>> BIAS = FieldSpec.pick(
+    static final FieldSpec<Optional<BiasScheme>> BIAS = FieldSpec.pickOr(
             "bias",
             "Bias; fixed, supply not known, where nothing is said, or cathode when the current is read across a cathode-bias"
                     + " resistor",
             new Pick<>("", "not said", Optional.empty()),
-            new Pick<>("unknown", "fixed bias", Optional.of(BiasScheme.FIXED_UNKNOWN)),
-            new Pick<>("tracking", "fixed bias that follows the mains", Optional.of(BiasScheme.FIXED_TRACKING)),
-            new Pick<>("constant", "fixed bias from a regulated supply", Optional.of(BiasScheme.FIXED_CONSTANT)),
-            new Pick<>("cathode", "cathode bias", Optional.of(BiasScheme.CATHODE)),
-            new Pick<>("mixed", "mixed bias", Optional.of(BiasScheme.MIXED)));
+            Words.BIAS.stream()
+                    .map(p -> new Pick<>(p.value(), p.means().words(), Optional.of(p.means())))
+                    .toList());
 
     static final FieldSpec<Optional<Typed>> VOLTS =
             FieldSpec.reading("volts", "Plate voltage, V, as in 431 V", Fields.PLATE);
@@ -71,25 +68,10 @@ public final class CheckFields {
             FieldSpec.reading("rhalf", "Half-primary resistance for a reading at the supply node, Ω", HalfPrimary.OHMS);
     static final FieldSpec<Optional<Integer>> SIDE = FieldSpec.count("side", "Tubes on that half primary", "1", 1, 4);
     /** What it names is read with what it asks for. */
-    public static final FieldSpec<String> METHOD = new FieldSpec<>(
-            "method",
-            "How the current was taken; blank: across its own resistor",
-            "",
-            "",
-            Ways.ALL.stream().map(w -> new FieldSpec.Choice(w.id(), w.words())).toList(),
-            (name, text, complaints) -> {
-                if (MethodReader.way(text).isEmpty()) {
-                    complaints.add(
-                            name,
-                            "“" + FieldErrors.shorten(text) + "” is none of " + String.join(", ", Ways.ids()) + ".",
-                            Ways.ids());
-                }
-                return text;
-            },
-            value -> value);
+    public static final FieldSpec<String> METHOD =
+            method("How the current was taken; blank: across its own resistor", Ways.ALL, Way::words);
     /** What the ways of taking current are described by. */
-    static final List<FieldSpec<?>> SENSING =
-            Ways.parameters().stream().<FieldSpec<?>>map(CheckFields::sensing).toList();
+    static final List<FieldSpec<?>> SENSING = sensing(Ways.ALL, p -> true);
 
     public static final FieldSpec<String> READING = FieldSpec.plain(
             "reading",
@@ -110,7 +92,7 @@ public final class CheckFields {
             FieldSpec.count("g2n", "Screens fed through that resistor", "1", 1, 8);
     static final FieldSpec<Optional<Typed>> SCREEN_VOLTS =
             FieldSpec.reading("vg2", "Screen to chassis, V", Fields.SCREEN);
-    static final FieldSpec<String> METER = FieldSpec.plain(
+    public static final FieldSpec<String> METER = FieldSpec.plain(
             "meter", "Meter: basic, handheld, fine, bench, own, or one kept in the settings; blank: handheld");
     static final FieldSpec<Optional<Accuracy>> OWN_VOLTS = accuracy("accv", "volts");
     static final FieldSpec<Optional<Accuracy>> OWN_AMPERES = accuracy("acca", "current");
@@ -204,8 +186,42 @@ public final class CheckFields {
 
     private CheckFields() {}
 
-    private static FieldSpec<String> sensing(Parameter p) {
-        String with = Ways.asking(p.name()).stream().map(Way::id).collect(Collectors.joining(", "));
+    /** A way of taking current by its word; earlier words stand for the same. */
+    public static FieldSpec<String> method(String label, List<Way<?>> ways, Function<Way<?>, String> words) {
+        return new FieldSpec<>(
+                "method",
+                label,
+                "",
+                "",
+                ways.stream()
+                        .map(w -> new FieldSpec.Choice(w.id(), words.apply(w)))
+                        .toList(),
+                (name, text, complaints) -> {
+                    if (MethodReader.way(text).isEmpty()) {
+                        complaints.add(
+                                name,
+                                "“" + FieldErrors.shorten(text) + "” is none of " + String.join(", ", Ways.ids()) + ".",
+                                Ways.ids());
+                    }
+                    return text;
+                },
+                value -> value);
+    }
+
+    /** What these ways of taking current are described by, as far as it is asked. */
+    public static List<FieldSpec<?>> sensing(List<Way<?>> ways, Predicate<Parameter> asked) {
+        return Ways.parameters().stream()
+                .filter(asked)
+                .filter(p -> Ways.asking(p.name()).stream().anyMatch(ways::contains))
+                .<FieldSpec<?>>map(p -> sensing(p, ways))
+                .toList();
+    }
+
+    private static FieldSpec<String> sensing(Parameter p, List<Way<?>> ways) {
+        String with = Ways.asking(p.name()).stream()
+                .filter(ways::contains)
+                .map(Way::id)
+                .collect(Collectors.joining(", "));
         String label = p.label() + "; with " + with;
         return p.kind() == Parameter.Kind.TICK
                 ? FieldSpec.pick(

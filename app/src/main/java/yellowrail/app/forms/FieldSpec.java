@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
@@ -149,7 +150,11 @@ public record FieldSpec<T>(
     /** One of these; the first stands for nothing said. A blank that is none of them is refused like any other word. */
     @SafeVarargs
     public static <T> FieldSpec<T> pick(String name, String label, Pick<T>... picks) {
-        List<Pick<T>> all = List.of(picks);
+        return pick(name, label, List.of(picks));
+    }
+
+    /** The same of a list that several fields have in common. */
+    public static <T> FieldSpec<T> pick(String name, String label, List<Pick<T>> all) {
         return new FieldSpec<>(
                 name,
                 label,
@@ -176,6 +181,12 @@ public record FieldSpec<T>(
                         .findFirst()
                         .orElseThrow()
                         .value());
+    }
+
+    /** One of these, or nothing said, which means one of its own. */
+    public static <T> FieldSpec<T> pickOr(String name, String label, Pick<T> nothing, List<Pick<T>> picks) {
+        return pick(
+                name, label, Stream.concat(Stream.of(nothing), picks.stream()).toList());
     }
 
     /** Yes, no, or not answered. */
@@ -229,6 +240,11 @@ public record FieldSpec<T>(
     /** Per cent as typed, a share as meant. */
     public static FieldSpec<Double> share(FieldSpec<Double> percent) {
         return percent.as(p -> p / 100, s -> 100 * s);
+    }
+
+    /** What can be picked where nothing said is no choice of its own. */
+    public List<Choice> named() {
+        return choices.stream().filter(c -> !c.value().isEmpty()).toList();
     }
 
     /** What a text means in it. */

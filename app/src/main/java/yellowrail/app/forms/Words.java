@@ -1,7 +1,10 @@
 package yellowrail.app.forms;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.idle.PlateVolts.Reference;
@@ -11,15 +14,18 @@ import yellowrail.core.tube.Connection;
 
 /** The words that stand in forms, addresses and JSON for the core's alternatives. */
 public final class Words {
-    public static final Map<String, Topology> TOPOLOGY = ordered("pp", Topology.PUSH_PULL, "se", Topology.SINGLE_ENDED);
-    public static final Map<String, Connection> CONNECTION =
-            ordered("pentode", Connection.PENTODE, "ul", Connection.ULTRALINEAR, "triode", Connection.TRIODE);
-    public static final Map<String, BiasScheme> BIAS = ordered(
-            "unknown", BiasScheme.FIXED_UNKNOWN,
-            "tracking", BiasScheme.FIXED_TRACKING,
-            "constant", BiasScheme.FIXED_CONSTANT,
-            "cathode", BiasScheme.CATHODE,
-            "mixed", BiasScheme.MIXED);
+    public static final List<Pick<Topology>> TOPOLOGY = List.of(
+            new Pick<>("pp", "push-pull", Topology.PUSH_PULL), new Pick<>("se", "single-ended", Topology.SINGLE_ENDED));
+    public static final List<Pick<Connection>> CONNECTION = List.of(
+            new Pick<>("pentode", "pentode", Connection.PENTODE),
+            new Pick<>("ul", "ultralinear", Connection.ULTRALINEAR),
+            new Pick<>("triode", "triode", Connection.TRIODE));
+    public static final List<Pick<BiasScheme>> BIAS = List.of(
+            new Pick<>("unknown", "fixed bias, supply not known", BiasScheme.FIXED_UNKNOWN),
+            new Pick<>("tracking", "fixed bias that follows the mains", BiasScheme.FIXED_TRACKING),
+            new Pick<>("constant", "fixed bias from a regulated supply", BiasScheme.FIXED_CONSTANT),
+            new Pick<>("cathode", "cathode bias", BiasScheme.CATHODE),
+            new Pick<>("mixed", "mixed bias", BiasScheme.MIXED));
     public static final Map<String, Reference> REFERENCE = ordered(
             "chassis", Reference.CHASSIS,
             "cathode", Reference.CATHODE,
@@ -34,6 +40,15 @@ public final class Words {
     public static final Map<String, Boolean> YES_NO = ordered("yes", true, "no", false);
 
     private Words() {}
+
+    /** What a word that answers how a fixed bias behaves means; empty for every other. */
+    public static Optional<BiasScheme> fixedBias(String word) {
+        return BIAS.stream()
+                .filter(p -> p.value().equals(word))
+                .map(Pick::means)
+                .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
+                .findFirst();
+    }
 
     @SuppressWarnings("unchecked")
     private static <T> Map<String, T> ordered(Object... pairs) {

@@ -11,8 +11,8 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.forms.Answers;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.core.load.Lead;
 import yellowrail.core.load.LeadNotes;
 import yellowrail.core.load.LoadWords;
@@ -25,8 +25,6 @@ import yellowrail.core.reading.Unit;
 /** An unmarked transformer: what readings between its leads tell. Its whole state is in the address. */
 @Controller
 class UnknownController {
-    private static final int LONGEST = 3000;
-
     /** One winding in words. */
     record Line(String name, String leads, String words) {}
 
@@ -34,23 +32,20 @@ class UnknownController {
     record Way(String taps, String primary, List<String> near, String query) {}
 
     @GetMapping("/load/unknown")
-    String page(
-            @RequestParam(defaultValue = "") String notes,
-            HttpServletRequest request,
-            HttpServletResponse response,
-            Model model) {
-        String text = notes.length() > LONGEST ? notes.substring(0, LONGEST) : notes;
-        LeadNotes.Read read = LeadNotes.read(text);
+    String page(HttpServletRequest request, HttpServletResponse response, Model model) {
+        Answers answers = Answers.usual(UnknownFields.ALL).said(request::getParameter);
+        FieldErrors complaints = new FieldErrors();
+        LeadNotes.Read read = LeadNotes.read(answers.read(UnknownFields.NOTES, complaints));
+        if (!read.complaint().isEmpty()) {
+            complaints.add(UnknownFields.NOTES.name(), read.complaint());
+        }
         UnknownTransformer found = UnknownTransformer.of(read);
-        model.addAttribute("notes", notes);
-        model.addAttribute(
-                "complaint",
-                notes.length() > LONGEST
-                        ? "At most " + LONGEST + " characters; the rest is not read."
-                        : read.complaint());
-        model.addAttribute("asked", !text.isBlank());
+        model.addAttribute("f", answers.texts());
+        model.addAttribute("specs", answers.byName());
+        model.addAttribute("said", complaints.byField());
+        model.addAttribute("asked", !answers.blank(UnknownFields.NOTES));
         model.addAttribute("found", found);
-        model.addAttribute("lines", read.complaint().isEmpty() ? lines(found) : List.of());
+        model.addAttribute("lines", complaints.any() ? List.of() : lines(found));
         model.addAttribute(
                 "uses", found.uses().stream().map(use -> way(use, read)).toList());
         response.setHeader("Cache-Control", "no-store");

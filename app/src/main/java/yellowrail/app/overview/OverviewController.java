@@ -28,7 +28,6 @@ import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
-import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.target.Target.Window;
 import yellowrail.core.tube.Lookup;
 
@@ -139,11 +138,11 @@ class OverviewController {
     /** The one-tap answer to the open question of an amp's verdict, kept as a version of its description. */
     @PostMapping("/amps/{id}/bias")
     String tellBias(@PathVariable UUID id, @RequestParam String bias, @RequestParam(defaultValue = "") String round) {
-        BiasScheme told = Words.BIAS.get(bias);
-        if (told == null || !BiasScheme.FIXED_UNKNOWN.outcomes().contains(told)) {
-            throw new NotThere("answer “" + FieldErrors.shorten(bias) + "” to how the bias behaves");
-        }
-        amps.tellBias(id, told);
+        amps.tellBias(
+                id,
+                Words.fixedBias(bias)
+                        .orElseThrow(() ->
+                                new NotThere("answer “" + FieldErrors.shorten(bias) + "” to how the bias behaves")));
         return round.matches("[0-9a-f-]{36}") ? "redirect:/rounds/" + round : "redirect:/amps/" + id;
     }
 

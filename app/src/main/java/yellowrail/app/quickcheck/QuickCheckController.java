@@ -63,6 +63,7 @@ class QuickCheckController {
         read.ask(answer);
         model.addAttribute("form", form);
         model.addAttribute("f", form.answers().texts());
+        model.addAttribute("specs", form.answers().byName());
         model.addAttribute("noScreen", read.asksNothingOfScreens());
         model.addAttribute("sensing", SensingFields.ofCheck());
         model.addAttribute("view", CheckView.of(read, answer, anything));

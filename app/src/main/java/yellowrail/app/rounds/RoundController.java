@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.TransactionException;
@@ -21,7 +22,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpStore;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.app.forms.FieldErrors;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.Texts;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.store.StoredDifferently;
@@ -58,7 +61,7 @@ class RoundController {
 
     @GetMapping("/amps/{ampId}/rounds/new")
     String fresh(@PathVariable UUID ampId, Model model) {
-        RoundForm form = new RoundForm(UUID.randomUUID().toString(), null, "", "", "", "", "", "", "", "", Map.of());
+        RoundForm form = RoundForm.of(UUID.randomUUID().toString(), Map.of());
         return form(amps.amp(ampId), form, new FieldErrors(), model);
     }
 
@@ -80,7 +83,7 @@ class RoundController {
             return form(amp, form, read.complaints(), model);
         }
         try {
-            rounds.keep(id, amp, read.takenAt(), read.state(), or(form.note(), ""), read.readings());
+            rounds.keep(id, amp, read.takenAt(), read.state(), form.text(RoundFields.NOTE), read.readings());
         } catch (StoredDifferently stored) {
             response.setStatus(409);
             read.complaints().add("round", stored.getMessage());
@@ -96,26 +99,18 @@ class RoundController {
                 values.put(name.substring(2), texts[0]);
             }
         });
+        Map<String, String> said = new LinkedHashMap<>();
+        RoundFields.ALL.forEach(f -> said.put(f.name(), or(request.getParameter(f.name()), "")));
+        // The page shows their boxes: left empty they say no.
+        List.of(CheckFields.LIMITER, CheckFields.REDUCED).forEach(f -> said.replace(f.name(), "", "no"));
         return new RoundForm(
                 request.getParameter("id"),
                 null,
-                request.getParameter("takenAt"),
-                request.getParameter("meter"),
-                request.getParameter("ref"),
-                ticked(request, "limiter"),
-                ticked(request, "reduced"),
-                request.getParameter("pair"),
-                request.getParameter("spread"),
-                request.getParameter("note"),
+                said,
                 values,
                 Optional.ofNullable(request.getParameterValues("confirmed"))
                         .map(List::of)
                         .orElse(List.of()));
-    }
-
-    /** The page shows the box: left empty it says no. */
-    private static String ticked(HttpServletRequest request, String name) {
-        return Optional.ofNullable(request.getParameter(name)).orElse("no");
     }
 
     private String form(Amp amp, RoundForm form, FieldErrors complaints, Model model) {
@@ -123,6 +118,7 @@ class RoundController {
         model.addAttribute("amp", amp);
         model.addAttribute("a", description);
         model.addAttribute("form", form);
+        model.addAttribute("specs", RoundFields.ALL.stream().collect(Collectors.toMap(FieldSpec::name, f -> f)));
         model.addAttribute("said", complaints.byField());
         model.addAttribute(
                 "points",

@@ -1,13 +1,20 @@
 package yellowrail.app.rounds;
 
+import static yellowrail.app.forms.CheckForm.or;
+
+import com.fasterxml.jackson.annotation.JsonAnySetter;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.round.Quantity;
 
 /**
  * A round as typed. {@code values} holds one text for each point, named {@code quantity.point}, for example
  * {@code PLATE.V1}, {@code CURRENT.V1} or {@code MAINS.}.
+ *
+ * @param said what is said beside the readings, by the names of {@link RoundFields}
  */
 @Schema(description = "A round of readings. Quantities are texts as typed from the meter.")
 public record RoundForm(
@@ -17,36 +24,7 @@ public record RoundForm(
         @Schema(description = "Amp version the round was taken with; blank for the newest")
         Integer ampVersion,
 
-        @Schema(description = "When it was taken, ISO 8601 with offset; blank for now")
-        String takenAt,
-
-        @Schema(description = "Name of the meter, or basic, handheld, fine, bench as in a check; blank for handheld")
-        String meter,
-
-        @Schema(
-                description = "Where plate volts were read: chassis, cathode, node or out; default chassis",
-                allowableValues = {"", "chassis", "cathode", "node", "out"})
-        String ref,
-
-        @Schema(
-                description = "yes when a limiter stood in series; blank is not asked",
-                allowableValues = {"", "yes", "no"})
-        String limiter,
-
-        @Schema(
-                description = "yes when the mains was turned down; blank is not asked",
-                allowableValues = {"", "yes", "no"})
-        String reduced,
-
-        @Schema(
-                description = "together, or before when volts were taken before the current last changed",
-                allowableValues = {"", "together", "before"})
-        String pair,
-
-        @Schema(description = "How unequal tubes behind one point may be, per cent of the mean")
-        String spread,
-
-        @Schema(description = "A note") String note,
+        @JsonAnySetter @Schema(hidden = true) Map<String, String> said,
 
         @Schema(
                 description =
@@ -63,8 +41,26 @@ public record RoundForm(
                 example = "[\"CURRENT.V1\"]")
         List<String> confirmed) {
     public RoundForm {
+        said = said == null ? Map.of() : said;
         values = values == null ? Map.of() : values;
         confirmed = confirmed == null ? List.of() : List.copyOf(confirmed);
+    }
+
+    /** Readings of which nothing else is said and nothing unusual confirmed. */
+    public static RoundForm of(String id, Map<String, String> values) {
+        return new RoundForm(id, null, Map.of(), values, List.of());
+    }
+
+    /** The same with a field's text. */
+    public RoundForm saying(FieldSpec<?> field, String text) {
+        Map<String, String> all = new LinkedHashMap<>(said);
+        all.put(field.name(), text);
+        return new RoundForm(id, ampVersion, all, values, confirmed);
+    }
+
+    /** What is said in a field; empty where nothing is. */
+    public String text(FieldSpec<?> field) {
+        return or(said.get(field.name()), "");
     }
 
     /** The points whose unusual values are confirmed: as they are typed now. */
@@ -74,22 +70,6 @@ public record RoundForm(
                 .filter(parts -> parts.length == 1 || parts[1].equals(values.get(parts[0])))
                 .map(parts -> parts[0])
                 .toList();
-    }
-
-    /** A round of which nothing unusual is confirmed. */
-    public RoundForm(
-            String id,
-            Integer ampVersion,
-            String takenAt,
-            String meter,
-            String ref,
-            String limiter,
-            String reduced,
-            String pair,
-            String spread,
-            String note,
-            Map<String, String> values) {
-        this(id, ampVersion, takenAt, meter, ref, limiter, reduced, pair, spread, note, values, List.of());
     }
 
     /** What was typed for a quantity at a point; empty text when nothing was. */

@@ -13,6 +13,7 @@ import yellowrail.app.forms.CheckFields;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.MeterName;
+import yellowrail.app.forms.SensingTexts;
 import yellowrail.app.forms.Texts;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Mains;
@@ -31,11 +32,15 @@ public final class RoundReader {
      * A point of the amp that can be read.
      *
      * @param field what it takes
-     * @param label what the builder calls it
+     * @param spec how it is asked for
      */
-    public record Point(Quantity quantity, String name, Field field, String label) {
+    public record Point(Quantity quantity, String name, Field field, FieldSpec<Optional<Typed>> spec) {
+        Point(Quantity quantity, String name, Field field, String label) {
+            this(quantity, name, field, FieldSpec.reading(RoundForm.key(quantity, name), label, field));
+        }
+
         public String key() {
-            return RoundForm.key(quantity, name);
+            return spec.name();
         }
     }
 
@@ -102,8 +107,7 @@ public final class RoundReader {
         List<Reading> readings = new ArrayList<>();
         List<Point> points = points(amp);
         for (Point point : points) {
-            Optional<Typed> typed =
-                    complaints.quantity(point.key(), form.value(point.quantity(), point.name()), point.field());
+            Optional<Typed> typed = point.spec().read(form.value(point.quantity(), point.name()), complaints);
             if (typed.isPresent()
                     && point.quantity() == Quantity.MAINS
                     && !Mains.possible(typed.get().value())) {
@@ -122,8 +126,10 @@ public final class RoundReader {
         if (readings.isEmpty() && !complaints.any()) {
             complaints.add("round", "Nothing was typed yet: a round needs at least one reading.");
         }
-        if (form.note() != null && form.note().length() > Texts.NOTE) {
-            complaints.add("note", Texts.tooLong(Texts.NOTE, form.note()));
+        SensingTexts.refuseUnknown(form.said(), FieldSpec.names(RoundFields.ALL), complaints);
+        String note = form.text(RoundFields.NOTE);
+        if (note.length() > Texts.NOTE) {
+            complaints.add(RoundFields.NOTE.name(), Texts.tooLong(Texts.NOTE, note));
         }
         for (String entry : form.confirmed()) {
             if (!known.contains(entry.split("=", 2)[0])) {
@@ -134,35 +140,35 @@ public final class RoundReader {
     }
 
     private static RoundState state(RoundForm form, List<Meter> meters, FieldErrors complaints) {
-        Meter meter = MeterName.read(form.meter(), meters, complaints);
         return new RoundState(
-                meter,
-                read(CheckFields.REFERENCE, form.ref(), complaints),
-                Answered.of(read(CheckFields.LIMITER, form.limiter(), complaints)),
-                Answered.of(read(CheckFields.REDUCED, form.reduced(), complaints)),
-                Answered.of(read(CheckFields.APART, form.pair(), complaints)),
-                read(CheckFields.SPREAD, form.spread(), complaints));
+                MeterName.read(form.text(CheckFields.METER), meters, complaints),
+                read(CheckFields.REFERENCE, form, complaints),
+                Answered.of(read(CheckFields.LIMITER, form, complaints)),
+                Answered.of(read(CheckFields.REDUCED, form, complaints)),
+                Answered.of(read(CheckFields.APART, form, complaints)),
+                read(CheckFields.SPREAD, form, complaints));
     }
 
     /** What was so while it was read is asked as in a check. */
-    private static <T> T read(FieldSpec<T> field, String text, FieldErrors complaints) {
-        return field.read(or(text, ""), complaints);
+    private static <T> T read(FieldSpec<T> field, RoundForm form, FieldErrors complaints) {
+        return field.read(form.text(field), complaints);
     }
 
     private static OffsetDateTime takenAt(RoundForm form, FieldErrors complaints, OffsetDateTime now) {
-        if (form.takenAt() == null || form.takenAt().isBlank()) {
+        String text = form.text(RoundFields.TAKEN_AT);
+        if (text.isEmpty()) {
             return now;
         }
         try {
-            OffsetDateTime typed = OffsetDateTime.parse(form.takenAt().strip());
+            OffsetDateTime typed = OffsetDateTime.parse(text);
             if (typed.isAfter(now.plusMinutes(5)) || typed.getYear() < 1950) {
-                complaints.add("takenAt", "“" + form.takenAt() + "” lies in the future or before 1950.");
+                complaints.add(RoundFields.TAKEN_AT.name(), "“" + text + "” lies in the future or before 1950.");
             }
             return typed;
         } catch (DateTimeParseException wrong) {
             complaints.add(
-                    "takenAt",
-                    "“" + FieldErrors.shorten(form.takenAt()) + "” is not a time such as 2026-03-14T19:30:00+01:00.");
+                    RoundFields.TAKEN_AT.name(),
+                    "“" + FieldErrors.shorten(text) + "” is not a time such as 2026-03-14T19:30:00+01:00.");
             return now;
         }
     }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.FieldSpec.Pick;
+import yellowrail.app.forms.Words;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Field;
@@ -32,17 +33,8 @@ public final class StageFields {
             same("DESIGN_CENTRE", "design centre"),
             same("DESIGN_MAXIMUM", "design maximum"),
             same("ABSOLUTE", "absolute"));
-    public static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick(
-            "topology",
-            "Topology",
-            new Pick<>("pp", "push-pull", Topology.PUSH_PULL),
-            new Pick<>("se", "single-ended", Topology.SINGLE_ENDED));
-    public static final FieldSpec<Connection> CONNECTION = FieldSpec.pick(
-            "connection",
-            "Connection",
-            new Pick<>("pentode", "pentode", Connection.PENTODE),
-            new Pick<>("ul", "ultralinear", Connection.ULTRALINEAR),
-            new Pick<>("triode", "triode", Connection.TRIODE));
+    public static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick("topology", "Topology", Words.TOPOLOGY);
+    public static final FieldSpec<Connection> CONNECTION = FieldSpec.pick("connection", "Connection", Words.CONNECTION);
     public static final FieldSpec<Double> TAP = FieldSpec.share(FieldSpec.needed(
             "tap",
             "Ultralinear tap, % of the half's turns",
@@ -59,14 +51,8 @@ public final class StageFields {
                     value -> value.map(String::valueOf).orElse(""))
             .usually("2");
 
-    public static final FieldSpec<BiasScheme> BIAS = FieldSpec.pick(
-            "bias",
-            "Bias",
-            new Pick<>("tracking", "fixed bias that follows the mains", BiasScheme.FIXED_TRACKING),
-            new Pick<>("constant", "fixed bias from a regulated supply", BiasScheme.FIXED_CONSTANT),
-            new Pick<>("unknown", "fixed bias, not known whether it follows the mains", BiasScheme.FIXED_UNKNOWN),
-            new Pick<>("cathode", "cathode bias", BiasScheme.CATHODE),
-            new Pick<>("mixed", "mixed bias", BiasScheme.MIXED));
+    public static final FieldSpec<BiasScheme> BIAS =
+            FieldSpec.pick("bias", "Bias", Words.BIAS).usually("tracking");
 
     private static final Field CATHODE_OHMS =
             Field.of("cathode ohms", Unit.OHM, Prefix.NONE, 1, 100e3).aboveZero();

@@ -18,7 +18,12 @@ import yellowrail.core.tube.TypeCurves;
  */
 public final class StoredShapes {
     public static final Shape<AmpDescription> AMP = new Shape<>(
-            "amp", AmpDescription.class, Upgrades::seriesAndSystem, Upgrades::milliampsOfAmp, Upgrades::partsOfAmp);
+            "amp",
+            AmpDescription.class,
+            Upgrades::seriesAndSystem,
+            Upgrades::milliampsOfAmp,
+            Upgrades::partsOfAmp,
+            Upgrades::belowByName);
     public static final Shape<TubeType> TUBE_TYPE = new Shape<>(
             "tube type",
             TubeType.class,
@@ -37,7 +42,8 @@ public final class StoredShapes {
             Upgrades::milliampsOfPlan,
             Upgrades::workedWhole,
             Upgrades::partsAndExactness,
-            Upgrades::alternatingWithin);
+            Upgrades::alternatingWithin,
+            Upgrades::belowByNameOfPlan);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same, Upgrades::typeOfPlaced);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);

@@ -1,6 +1,7 @@
 package yellowrail.app.store;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
@@ -187,6 +188,25 @@ final class Upgrades {
         amp.set("output", output);
         amp.set("judging", judging);
         return amp;
+    }
+
+    /** That a node is a bias supply's, below the chassis, was told by its name. */
+    static ObjectNode belowByName(ObjectNode amp) {
+        amp.path("supply")
+                .path("nodes")
+                .forEach(n -> ((ObjectNode) n)
+                        .put(
+                                "below",
+                                n.path("name")
+                                        .asString()
+                                        .toLowerCase(Locale.ROOT)
+                                        .contains("bias")));
+        return amp;
+    }
+
+    static ObjectNode belowByNameOfPlan(ObjectNode plan) {
+        belowByName((ObjectNode) plan.get("amp"));
+        return plan;
     }
 
     private static ObjectNode moved(ObjectNode from, ObjectNode to, String... properties) {

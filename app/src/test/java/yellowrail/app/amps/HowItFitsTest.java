@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.tube.Catalogue;
 
@@ -23,9 +22,9 @@ class HowItFitsTest {
     @Test
     void aSharedCathodeResistorIsOnePointByItself() {
         AmpForm form = four("cathode", "cathode_shared", "cathode");
-        assertThat(Grouping.of(form, Optional.of(Grouping.TUBE))).isEqualTo(Grouping.CHANNEL);
-        assertThat(Grouping.of(form, Optional.of(Grouping.SIDE))).isEqualTo(Grouping.SIDE);
-        assertThat(Grouping.of(four("cathode", "cathode_own", "cathode"), Optional.empty()))
+        assertThat(Grouping.of(form, Grouping.TUBE)).isEqualTo(Grouping.CHANNEL);
+        assertThat(Grouping.of(form, Grouping.SIDE)).isEqualTo(Grouping.SIDE);
+        assertThat(Grouping.of(four("cathode", "cathode_own", "cathode"), Grouping.TUBE))
                 .isEqualTo(Grouping.TUBE);
         AmpReader.Read read = AmpReader.read(
                 TypedAmp.with(

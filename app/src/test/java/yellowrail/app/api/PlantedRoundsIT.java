@@ -177,7 +177,7 @@ class PlantedRoundsIT extends AppIT {
         UUID id = UUID.randomUUID();
         Map<String, String> values = new LinkedHashMap<>(pairValues("447.0 mV", "451.0 mV"));
         values.remove("MAINS.");
-        RoundForm form = new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", values);
+        RoundForm form = RoundForm.of(id.toString(), values);
         RoundReader.Read read = RoundReader.read(form, amp.description(), id, Meter.CLASSES, OffsetDateTime.now());
         List<Reading> readings = new ArrayList<>(read.readings());
         readings.add(Reading.of(

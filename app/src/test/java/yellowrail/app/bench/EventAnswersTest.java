@@ -61,14 +61,14 @@ class EventAnswersTest {
             "120",
             "150 Ω; 180",
             "x".repeat(61),
-            "x".repeat(301));
+            "x".repeat(501));
 
     @Test
     void areWhatTheyWere() {
         List<String> lines = new ArrayList<>();
         for (Kind<?> kind : Events.KINDS) {
             lines.add(kind.word() + ": " + told(kind, "", ""));
-            for (String field : kind.fields()) {
+            for (String field : kind.names()) {
                 TYPED.forEach(text -> lines.add(kind.word() + "." + field + " “"
                         + (text.length() > 60 ? text.length() + " letters" : text) + "”: "
                         + told(kind, field, text)));
@@ -79,7 +79,7 @@ class EventAnswersTest {
 
     private static String told(Kind<?> kind, String field, String text) {
         Map<String, String> fields = new LinkedHashMap<>();
-        kind.fields().stream().filter(USUAL::containsKey).forEach(f -> fields.put(f, USUAL.get(f)));
+        kind.names().stream().filter(USUAL::containsKey).forEach(f -> fields.put(f, USUAL.get(f)));
         fields.put(field, text);
         fields.remove("");
         try {

@@ -12,6 +12,7 @@ import yellowrail.app.amps.Amp;
 import yellowrail.app.amps.AmpForms;
 import yellowrail.app.amps.AmpReader;
 import yellowrail.app.amps.TypedAmp;
+import yellowrail.app.forms.CheckFields;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.idle.PlateVolts;
 import yellowrail.core.reading.Meter;
@@ -48,18 +49,11 @@ class RoundReaderTest {
 
     private static RoundReader.Read read(AmpDescription amp, UUID id, Map<String, String> values, String... state) {
         return RoundReader.read(
-                new RoundForm(
-                        id.toString(),
-                        null,
-                        state.length > 0 ? state[0] : "",
-                        state.length > 1 ? state[1] : "",
-                        state.length > 2 ? state[2] : "",
-                        "",
-                        "",
-                        "",
-                        state.length > 3 ? state[3] : "",
-                        "",
-                        values),
+                RoundForm.of(id.toString(), values)
+                        .saying(RoundFields.TAKEN_AT, state.length > 0 ? state[0] : "")
+                        .saying(CheckFields.METER, state.length > 1 ? state[1] : "")
+                        .saying(CheckFields.REFERENCE, state.length > 2 ? state[2] : "")
+                        .saying(CheckFields.SPREAD, state.length > 3 ? state[3] : ""),
                 amp,
                 id,
                 Meter.CLASSES,

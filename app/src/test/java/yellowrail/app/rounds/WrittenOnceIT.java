@@ -108,8 +108,7 @@ class WrittenOnceIT extends AppIT {
     void aRoundSentManyTimesAtOnceIsStoredOnce() throws Exception {
         Amp amp = keepPair("Rail 2", "6L6GC");
         UUID id = UUID.randomUUID();
-        RoundForm form =
-                new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", pairValues("274 mV", "218 mV"));
+        RoundForm form = RoundForm.of(id.toString(), pairValues("274 mV", "218 mV"));
         RoundReader.Read read = RoundReader.read(form, amp.description(), id, Meter.CLASSES, OffsetDateTime.now());
         ExecutorService pool = Executors.newFixedThreadPool(6);
         List<Callable<Round>> calls = new ArrayList<>();
@@ -141,8 +140,7 @@ class WrittenOnceIT extends AppIT {
     void theSameIdWithOtherReadingsIsRefusedAndNothingIsOverwritten() {
         Amp amp = keepPair("Rail 3", "6L6GC");
         UUID id = keepRound(amp, pairValues("274 mV", "218 mV"));
-        RoundForm other =
-                new RoundForm(id.toString(), null, "", "", "", "", "", "", "", "", pairValues("999 mV", "218 mV"));
+        RoundForm other = RoundForm.of(id.toString(), pairValues("999 mV", "218 mV"));
         RoundReader.Read read = RoundReader.read(other, amp.description(), id, Meter.CLASSES, OffsetDateTime.now());
         assertThatThrownBy(() -> rounds.keep(id, amp, read.takenAt(), read.state(), "", read.readings()))
                 .isInstanceOf(StoredDifferently.class);

@@ -20,4 +20,9 @@ public record Supply(Mains mains, List<SupplyNode> nodes, Optional<Double> choke
     public Supply at(Mains other) {
         return new Supply(other, nodes, chokeOhms, windings);
     }
+
+    /** Whether the node of this name stands below the chassis. */
+    public boolean below(String node) {
+        return nodes.stream().anyMatch(n -> n.below() && n.name().equals(node));
+    }
 }

@@ -1,6 +1,5 @@
 package yellowrail.core.amp;
 
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -10,8 +9,9 @@ import java.util.Optional;
  * @param farads capacitance of one capacitor, F; empty when not known
  * @param ratedVolts rated voltage of one capacitor, V; empty when not known
  * @param series how many such capacitors stand in series, 1 to 4; they share the voltage
+ * @param below whether it stands below the chassis, as a bias supply does
  */
-public record SupplyNode(String name, Optional<Double> farads, Optional<Double> ratedVolts, int series) {
+public record SupplyNode(String name, Optional<Double> farads, Optional<Double> ratedVolts, int series, boolean below) {
     public SupplyNode {
         if (name.isBlank() || name.length() > 40) {
             throw new IllegalArgumentException("a node's name has 1 to 40 characters");
@@ -22,12 +22,12 @@ public record SupplyNode(String name, Optional<Double> farads, Optional<Double> 
     }
 
     public static SupplyNode single(String name, Optional<Double> farads, Optional<Double> ratedVolts) {
-        return new SupplyNode(name, farads, ratedVolts, 1);
+        return new SupplyNode(name, farads, ratedVolts, 1, false);
     }
 
-    /** Whether a builder's name for a node says that it is the bias supply, which stands below the chassis. */
-    public static boolean namesBiasSupply(String name) {
-        return name.toLowerCase(Locale.ROOT).contains("bias");
+    /** The same below the chassis. */
+    public SupplyNode belowChassis() {
+        return new SupplyNode(name, farads, ratedVolts, series, true);
     }
 
     /** Capacitance of the whole node, F. */

@@ -6,7 +6,6 @@ import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.amp.sensing.SensedCurrent;
 import yellowrail.core.amp.sensing.SensingMethod;
 import yellowrail.core.amp.sensing.SocketAdaptor;
@@ -150,7 +149,7 @@ public final class Doubts {
 
     /** A bias supply stands below the chassis, every other node above it and below the first. */
     private Optional<Slip> node() {
-        if (SupplyNode.namesBiasSupply(point)) {
+        if (amp.supply().below(point)) {
             return Slips.gridVolts(typed, Slip.About.NODE_VOLTS);
         }
         if (typed.value() < 0) {

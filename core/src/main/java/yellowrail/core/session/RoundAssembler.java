@@ -14,7 +14,6 @@ import java.util.stream.Stream;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.amp.Socket;
-import yellowrail.core.amp.SupplyNode;
 import yellowrail.core.reading.Pairing;
 import yellowrail.core.reading.Typed;
 import yellowrail.core.round.Quantity;
@@ -128,7 +127,7 @@ final class RoundAssembler {
         return session.holding().stream()
                 .filter(r -> r.quantity() == Quantity.BIAS_NODE
                         || r.quantity() == Quantity.UNLOADED
-                                && SupplyNode.namesBiasSupply(r.point().name()))
+                                && session.plan().amp().supply().below(r.point().name()))
                 .sorted(Comparator.comparingLong(RecordedReading::at))
                 .toList();
     }

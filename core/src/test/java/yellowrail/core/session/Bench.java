@@ -91,7 +91,7 @@ final class Bench {
 
     static final List<SupplyNode> NODES = List.of(
             SupplyNode.single("reservoir", Optional.of(180e-6), Optional.of(500.0)),
-            SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0)));
+            SupplyNode.single("bias", Optional.of(47e-6), Optional.of(100.0)).belowChassis());
 
     static AmpDescription amp(BiasScheme bias, ControlLayout layout, int tubes, boolean shared) {
         return amp(bias, layout, tubes, shared, NODES, Optional.of(6.3));

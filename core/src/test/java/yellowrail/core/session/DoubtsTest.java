@@ -172,7 +172,8 @@ class DoubtsTest {
                         List.of(
                                 SupplyNode.single("reservoir", Optional.empty(), Optional.empty()),
                                 SupplyNode.single("screens", Optional.empty(), Optional.empty()),
-                                SupplyNode.single("bias", Optional.empty(), Optional.empty())),
+                                SupplyNode.single("bias", Optional.empty(), Optional.empty())
+                                        .belowChassis()),
                         Optional.of(6.3)),
                 Purpose.NEW_TUBES,
                 Meter.FINE));

@@ -106,7 +106,7 @@ class RailTest extends RailBench {
 
     @Test
     void headroomAtHighestMainsSharesBetweenASeriesPair() {
-        SupplyNode pair = new SupplyNode("reservoir", Optional.empty(), Optional.of(250.0), 2);
+        SupplyNode pair = new SupplyNode("reservoir", Optional.empty(), Optional.of(250.0), 2, false);
         Mains mains = new Mains(Optional.of(230.0), 230, 207, 253);
         assertThat(Headroom.of(pair, 440, 1, mains).state()).isEqualTo(Headroom.State.WITHIN);
         assertThat(Headroom.of(pair, 440, 1, mains).sentence())

@@ -11,8 +11,8 @@ import yellowrail.core.session.Session;
  * positions is of this setting, before the move.
  */
 public record AdaptorMoved(String socket) implements Event {
-    static final Kind<AdaptorMoved> KIND =
-            new Kind<>("adaptor", AdaptorMoved.class, List.of("socket"), s -> new AdaptorMoved(s.text("socket")));
+    static final Kind<AdaptorMoved> KIND = new Kind<>(
+            "adaptor", AdaptorMoved.class, List.of(Common.SOCKET), s -> new AdaptorMoved(Common.SOCKET.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

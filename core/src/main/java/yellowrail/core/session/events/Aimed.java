@@ -9,8 +9,10 @@ import yellowrail.core.session.SessionChanges;
 
 /** A target window was chosen for this session; a reason is needed above the ceiling. */
 public record Aimed(String target, String reason) implements Event {
+    private static final EntryField<String> TARGET = EntryField.sentence("target", "Name of the target window");
+
     static final Kind<Aimed> KIND = new Kind<>(
-            "aim", Aimed.class, List.of("target", "reason"), s -> new Aimed(s.text("target"), s.text("reason")));
+            "aim", Aimed.class, List.of(TARGET, Common.REASON), s -> new Aimed(TARGET.of(s), Common.REASON.of(s)));
 
     @Override
     public void happens(SessionChanges changes) {

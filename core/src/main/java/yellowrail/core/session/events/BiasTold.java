@@ -10,8 +10,9 @@ import yellowrail.core.session.SessionChanges;
 
 /** How the fixed bias of this amp behaves when the mains moves, which its description left open. */
 public record BiasTold(BiasScheme bias) implements Event {
-    static final Kind<BiasTold> KIND =
-            new Kind<>("bias", BiasTold.class, List.of("bias"), s -> new BiasTold(s.bias("bias")));
+    private static final EntryField<BiasScheme> BIAS = EntryField.bias("bias", "How the fixed bias behaves");
+
+    static final Kind<BiasTold> KIND = new Kind<>("bias", BiasTold.class, List.of(BIAS), s -> new BiasTold(BIAS.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -9,11 +9,11 @@ import yellowrail.core.session.Session;
 
 /** What was behind an open finding, and what was done about it. */
 public record CauseFound(String finding, String fact) implements Event {
+    private static final EntryField<String> FINDING = EntryField.sentence("finding", "Id of the finding");
+    private static final EntryField<String> FACT = EntryField.sentence("fact", "The fact that closes it");
+
     static final Kind<CauseFound> KIND = new Kind<>(
-            "cause",
-            CauseFound.class,
-            List.of("finding", "fact"),
-            s -> new CauseFound(s.text("finding"), s.text("fact")));
+            "cause", CauseFound.class, List.of(FINDING, FACT), s -> new CauseFound(FINDING.of(s), FACT.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -9,11 +9,15 @@ import yellowrail.core.session.SessionChanges;
 
 /** A part was changed, or another fact about the amp. */
 public record Changed(String what, String from, String to, String reason) implements Event {
+    private static final EntryField<String> WHAT = EntryField.sentence("what", "The part or fact");
+    private static final EntryField<String> FROM = EntryField.sentence("from", "What it was");
+    private static final EntryField<String> TO = EntryField.sentence("to", "What it is now");
+
     static final Kind<Changed> KIND = new Kind<>(
             "change",
             Changed.class,
-            List.of("what", "from", "to", "reason"),
-            s -> new Changed(s.text("what"), s.text("from"), s.text("to"), s.text("reason")));
+            List.of(WHAT, FROM, TO, Common.REASON),
+            s -> new Changed(WHAT.of(s), FROM.of(s), TO.of(s), Common.REASON.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

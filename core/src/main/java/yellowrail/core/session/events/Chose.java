@@ -8,7 +8,7 @@ import yellowrail.core.session.Rules;
 /** The setting chosen by ear; hidden values show from here on. */
 public record Chose(String label) implements Event {
     static final Kind<Chose> KIND =
-            new Kind<>("choose", Chose.class, List.of("label"), s -> new Chose(s.text("label")));
+            new Kind<>("choose", Chose.class, List.of(Common.LABEL), s -> new Chose(Common.LABEL.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

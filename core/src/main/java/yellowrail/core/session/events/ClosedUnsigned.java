@@ -10,8 +10,8 @@ import yellowrail.core.session.SessionChanges;
 
 /** The session ends without a sheet. */
 public record ClosedUnsigned(String reason) implements Event {
-    static final Kind<ClosedUnsigned> KIND =
-            new Kind<>("close", ClosedUnsigned.class, List.of("reason"), s -> new ClosedUnsigned(s.text("reason")));
+    static final Kind<ClosedUnsigned> KIND = new Kind<>(
+            "close", ClosedUnsigned.class, List.of(Common.REASON), s -> new ClosedUnsigned(Common.REASON.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

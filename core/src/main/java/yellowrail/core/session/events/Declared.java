@@ -11,8 +11,10 @@ import yellowrail.core.session.Stop;
 
 /** The builder declared the amp's state. */
 public record Declared(Power power) implements Event {
+    private static final EntryField<Power> POWER = EntryField.one("power", "What the amp is declared as", Power.class);
+
     static final Kind<Declared> KIND =
-            new Kind<>("declare", Declared.class, List.of("power"), s -> new Declared(s.one("power", Power.class)));
+            new Kind<>("declare", Declared.class, List.of(POWER), s -> new Declared(POWER.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -10,11 +10,14 @@ import yellowrail.core.session.SessionChanges;
 
 /** Which turn is hotter, as found with the tubes out. */
 public record DirectionSeen(String control, Control.Direction direction) implements Event {
+    private static final EntryField<Control.Direction> DIRECTION =
+            EntryField.one("direction", "Which way is hotter", Control.Direction.class);
+
     static final Kind<DirectionSeen> KIND = new Kind<>(
             "direction",
             DirectionSeen.class,
-            List.of("control", "direction"),
-            s -> new DirectionSeen(s.text("control"), s.one("direction", Control.Direction.class)));
+            List.of(Common.CONTROL, DIRECTION),
+            s -> new DirectionSeen(Common.CONTROL.of(s), DIRECTION.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -5,8 +5,10 @@ import yellowrail.core.session.Event;
 
 /** Resistor values the builder has at hand, Ω, for a cathode resistor. */
 public record Drawer(List<Double> ohms) implements Event {
-    static final Kind<Drawer> KIND =
-            new Kind<>("drawer", Drawer.class, List.of("values"), s -> new Drawer(s.ohms("values", 24)));
+    private static final EntryField<List<Double>> VALUES =
+            EntryField.ohms("values", "Resistors at hand, Ω, apart by blanks or semicolons", 24);
+
+    static final Kind<Drawer> KIND = new Kind<>("drawer", Drawer.class, List.of(VALUES), s -> new Drawer(VALUES.of(s)));
 
     public Drawer {
         ohms = List.copyOf(ohms);

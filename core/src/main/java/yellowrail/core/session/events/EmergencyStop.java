@@ -9,8 +9,10 @@ import yellowrail.core.session.SessionChanges;
 
 /** "Power off now". */
 public record EmergencyStop(String what) implements Event {
+    private static final EntryField<String> WHAT = EntryField.note("what", "What was seen");
+
     static final Kind<EmergencyStop> KIND =
-            new Kind<>("stop", EmergencyStop.class, List.of("what"), s -> new EmergencyStop(s.text("what")));
+            new Kind<>("stop", EmergencyStop.class, List.of(WHAT), s -> new EmergencyStop(WHAT.of(s)));
 
     @Override
     public void happens(SessionChanges changes) {

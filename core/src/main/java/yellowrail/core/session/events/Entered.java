@@ -7,12 +7,11 @@ import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.stops.Stops;
 
 /** Went to a stop. */
 public record Entered(Stop stop) implements Event {
-    static final Kind<Entered> KIND = new Kind<>(
-            "enter", Entered.class, List.of("stop"), s -> new Entered(s.one("stop", Stops.RAIL.stops(), Stop::id)));
+    static final Kind<Entered> KIND =
+            new Kind<>("enter", Entered.class, List.of(Common.STOP), s -> new Entered(Common.STOP.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

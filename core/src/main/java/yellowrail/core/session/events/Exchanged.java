@@ -9,8 +9,11 @@ import yellowrail.core.session.SessionChanges;
 
 /** The tubes of two sockets changed places. */
 public record Exchanged(String socketA, String socketB) implements Event {
+    private static final EntryField<String> A = EntryField.sentence("a", "One socket");
+    private static final EntryField<String> B = EntryField.sentence("b", "The other socket");
+
     static final Kind<Exchanged> KIND =
-            new Kind<>("exchange", Exchanged.class, List.of("a", "b"), s -> new Exchanged(s.text("a"), s.text("b")));
+            new Kind<>("exchange", Exchanged.class, List.of(A, B), s -> new Exchanged(A.of(s), B.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

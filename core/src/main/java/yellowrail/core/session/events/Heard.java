@@ -7,8 +7,11 @@ import yellowrail.core.session.Rules;
 
 /** What was heard at a setting. */
 public record Heard(String label, String text) implements Event {
-    static final Kind<Heard> KIND =
-            new Kind<>("hear", Heard.class, List.of("label", "text"), s -> new Heard(s.text("label"), s.text("text")));
+    static final Kind<Heard> KIND = new Kind<>(
+            "hear",
+            Heard.class,
+            List.of(Common.LABEL, Common.TEXT),
+            s -> new Heard(Common.LABEL.of(s), Common.TEXT.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

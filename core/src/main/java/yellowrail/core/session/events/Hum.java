@@ -12,11 +12,14 @@ import yellowrail.core.session.Rules;
  * @param text how much it was
  */
 public record Hum(When when, String knobs, String text) implements Event {
+    private static final EntryField<When> WHEN = EntryField.one("when", "On which side of the change", When.class);
+    private static final EntryField<String> KNOBS = EntryField.sentence("knobs", "Where the knobs stood");
+
     static final Kind<Hum> KIND = new Kind<>(
             "hum",
             Hum.class,
-            List.of("when", "knobs", "text"),
-            s -> new Hum(s.one("when", When.class), s.text("knobs"), s.text("text")));
+            List.of(WHEN, KNOBS, Common.TEXT),
+            s -> new Hum(WHEN.of(s), KNOBS.of(s), Common.TEXT.of(s)));
 
     /** On which side of the change. */
     public enum When {

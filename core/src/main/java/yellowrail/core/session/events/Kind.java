@@ -12,9 +12,14 @@ import yellowrail.core.session.Event;
  * @param fields the fields it has
  * @param reader makes it of them
  */
-public record Kind<E extends Event>(String word, Class<E> type, List<String> fields, Function<Said, E> reader) {
+public record Kind<E extends Event>(String word, Class<E> type, List<EntryField<?>> fields, Function<Said, E> reader) {
     public Kind {
         fields = List.copyOf(fields);
+    }
+
+    /** The names of its fields. */
+    public List<String> names() {
+        return fields.stream().map(EntryField::name).toList();
     }
 
     public E read(Said said) {

@@ -7,8 +7,10 @@ import yellowrail.core.session.SessionChanges;
 
 /** A lamp or other limiter was put in series, or taken out. */
 public record LimiterSet(boolean inSeries) implements Event {
+    private static final EntryField<Boolean> ON = EntryField.yesOrNo("on", "Whether a limiter stands in series");
+
     static final Kind<LimiterSet> KIND =
-            new Kind<>("limiter", LimiterSet.class, List.of("on"), s -> new LimiterSet(s.yesOrNo("on")));
+            new Kind<>("limiter", LimiterSet.class, List.of(ON), s -> new LimiterSet(ON.of(s)));
 
     @Override
     public void happens(SessionChanges changes) {

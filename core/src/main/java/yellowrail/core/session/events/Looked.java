@@ -10,11 +10,10 @@ import yellowrail.core.session.Event;
  * @param text where, and how bad; may be empty
  */
 public record Looked(Sight sight, String text) implements Event {
+    private static final EntryField<Sight> SIGHT = EntryField.one("sight", "What was looked for", Sight.class);
+
     static final Kind<Looked> KIND = new Kind<>(
-            "look",
-            Looked.class,
-            List.of("sight", "text"),
-            s -> new Looked(s.one("sight", Sight.class), s.text("text")));
+            "look", Looked.class, List.of(SIGHT, Common.TEXT), s -> new Looked(SIGHT.of(s), Common.TEXT.of(s)));
 
     /** What one looks for. */
     public enum Sight {

@@ -8,11 +8,13 @@ import yellowrail.core.session.Session;
 
 /** How a tube answers a light tap. */
 public record Microphony(String socket, Grade grade) implements Event {
+    private static final EntryField<Grade> GRADE = EntryField.one("grade", "How microphonic it is", Grade.class);
+
     static final Kind<Microphony> KIND = new Kind<>(
             "microphony",
             Microphony.class,
-            List.of("socket", "grade"),
-            s -> new Microphony(s.text("socket"), s.one("grade", Grade.class)));
+            List.of(Common.SOCKET, GRADE),
+            s -> new Microphony(Common.SOCKET.of(s), GRADE.of(s)));
 
     /** From harmless to grave. */
     public enum Grade {

@@ -12,11 +12,13 @@ import yellowrail.core.session.SessionChanges;
 
 /** A reading was entered at the wrong point: it counts at this one. */
 public record Moved(String reading, String point, String reason) implements Event {
+    private static final EntryField<String> POINT = EntryField.sentence("point", "Where it was really read");
+
     static final Kind<Moved> KIND = new Kind<>(
             "move",
             Moved.class,
-            List.of("reading", "point", "reason"),
-            s -> new Moved(s.text("reading"), s.text("point"), s.text("reason")));
+            List.of(Common.READING, POINT, Common.REASON),
+            s -> new Moved(Common.READING.of(s), POINT.of(s), Common.REASON.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

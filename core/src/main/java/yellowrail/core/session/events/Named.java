@@ -10,7 +10,10 @@ import yellowrail.core.session.SessionChanges;
 /** The tube that stands in a socket was given its label: nothing was moved, so nothing is asked again. */
 public record Named(String socket, String tube) implements Event {
     static final Kind<Named> KIND = new Kind<>(
-            "name", Named.class, List.of("socket", "tube"), s -> new Named(s.text("socket"), s.name("tube")));
+            "name",
+            Named.class,
+            List.of(Common.SOCKET, Common.TUBE),
+            s -> new Named(Common.SOCKET.of(s), Common.TUBE.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -7,8 +7,10 @@ import yellowrail.core.session.Rules;
 
 /** A note. */
 public record Noted(Topic topic, String text) implements Event {
+    private static final EntryField<Topic> TOPIC = EntryField.one("topic", "What it is about", Topic.class);
+
     static final Kind<Noted> KIND = new Kind<>(
-            "note", Noted.class, List.of("topic", "text"), s -> new Noted(s.one("topic", Topic.class), s.text("text")));
+            "note", Noted.class, List.of(TOPIC, Common.TEXT), s -> new Noted(TOPIC.of(s), Common.TEXT.of(s)));
 
     /** What a note is about. */
     public enum Topic {

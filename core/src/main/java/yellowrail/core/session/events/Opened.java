@@ -10,8 +10,10 @@ import yellowrail.core.session.SessionChanges;
 
 /** More of the amp is opened than was planned: the steps that belong to it are asked for from here on. */
 public record Opened(Access access) implements Event {
-    static final Kind<Opened> KIND =
-            new Kind<>("open", Opened.class, List.of("access"), s -> new Opened(s.one("access", Access.class)));
+    private static final EntryField<Access> ACCESS =
+            EntryField.one("access", "How far the amp is opened", Access.class);
+
+    static final Kind<Opened> KIND = new Kind<>("open", Opened.class, List.of(ACCESS), s -> new Opened(ACCESS.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -14,11 +14,14 @@ import yellowrail.core.session.SessionChanges;
  * @param type its designation; empty for one of the type that was there
  */
 public record Placed(String socket, String tube, String type) implements Event {
+    private static final EntryField<String> TYPE =
+            EntryField.name("type", "Its designation; empty for one of the type that was there");
+
     static final Kind<Placed> KIND = new Kind<>(
             "place",
             Placed.class,
-            List.of("socket", "tube", "type"),
-            s -> new Placed(s.text("socket"), s.name("tube"), s.name("type")));
+            List.of(Common.SOCKET, Common.TUBE, TYPE),
+            s -> new Placed(Common.SOCKET.of(s), Common.TUBE.of(s), TYPE.of(s)));
 
     /** One of the type that was there. */
     public Placed(String socket, String tube) {

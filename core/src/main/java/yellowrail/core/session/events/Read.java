@@ -20,16 +20,25 @@ import yellowrail.core.session.SignOfPower;
  * @param reason why it was corrected, or why a cautioned reading was taken all the same
  */
 public record Read(Quantity quantity, String point, Typed typed, String supersedes, String reason) implements Event {
+    private static final EntryField<Quantity> QUANTITY = EntryField.one("quantity", "What was read", Quantity.class);
+    private static final EntryField<String> POINT =
+            EntryField.sentence("point", "Socket, sense point, node or control; empty for the whole amp");
+    private static final EntryField<String> TYPED = EntryField.reading("text", "As typed from the meter");
+    private static final EntryField<String> SUPERSEDES =
+            EntryField.sentence("supersedes", "Id of the reading it corrects; empty for a fresh one");
+    private static final EntryField<Optional<Boolean>> CONFIRMED =
+            EntryField.yesNo("confirmed", "yes when an unusual value is right: what was asked about with status 409");
+
     static final Kind<Read> KIND = new Kind<>(
-            "read", Read.class, List.of("quantity", "point", "text", "supersedes", "reason", "confirmed"), Read::said);
+            "read", Read.class, List.of(QUANTITY, POINT, TYPED, SUPERSEDES, Common.REASON, CONFIRMED), Read::said);
 
     private static Read said(Said s) {
-        Quantity quantity = s.one("quantity", Quantity.class);
-        String point = s.text("point");
-        Typed typed = s.reading("text", quantity, point);
+        Quantity quantity = QUANTITY.of(s);
+        String point = POINT.of(s);
+        Typed typed = s.reading(TYPED.name(), quantity, point);
         // Asked about before it is an entry; no part of it.
-        s.yesNo("confirmed");
-        return new Read(quantity, point, typed, s.text("supersedes"), s.text("reason"));
+        CONFIRMED.of(s);
+        return new Read(quantity, point, typed, SUPERSEDES.of(s), Common.REASON.of(s));
     }
 
     public static Read of(Quantity quantity, String point, Typed typed) {

@@ -9,8 +9,10 @@ import yellowrail.core.session.SessionChanges;
 
 /** Going on after an emergency stop, with what was found. */
 public record Resumed(String found) implements Event {
+    private static final EntryField<String> FOUND = EntryField.note("found", "What was found");
+
     static final Kind<Resumed> KIND =
-            new Kind<>("resume", Resumed.class, List.of("found"), s -> new Resumed(s.text("found")));
+            new Kind<>("resume", Resumed.class, List.of(FOUND), s -> new Resumed(FOUND.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

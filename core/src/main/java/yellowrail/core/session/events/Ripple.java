@@ -18,14 +18,16 @@ import yellowrail.core.session.SessionChanges;
 public record Ripple(String node, Typed volts, int hertz) implements Event {
     private static final List<Integer> HERTZ = List.of(0, 50, 60, 100, 120);
 
+    private static final EntryField<String> NODE = EntryField.sentence("node", "Node of the supply");
+    private static final EntryField<String> VOLTS = EntryField.reading("text", "Ripple as typed from the meter");
+    private static final EntryField<Integer> FREQUENCY =
+            EntryField.one("hertz", "Its frequency, Hz; 0 is not known", () -> HERTZ, String::valueOf);
+
     static final Kind<Ripple> KIND = new Kind<>(
             "ripple",
             Ripple.class,
-            List.of("node", "text", "hertz"),
-            s -> new Ripple(
-                    s.text("node"),
-                    s.reading("text", Quantity.RIPPLE, s.text("node")),
-                    s.one("hertz", HERTZ, String::valueOf)));
+            List.of(NODE, VOLTS, FREQUENCY),
+            s -> new Ripple(NODE.of(s), s.reading(VOLTS.name(), Quantity.RIPPLE, NODE.of(s)), FREQUENCY.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

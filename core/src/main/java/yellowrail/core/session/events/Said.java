@@ -12,15 +12,8 @@ public interface Said {
     /** A text, stripped; empty when it was not sent. */
     String text(String field);
 
-    /** A short text: a name or label. */
-    String name(String field);
-
     /** One of these, by its word. */
     <E> E one(String field, List<E> values, Function<E, String> word);
-
-    default <E extends Enum<E>> E one(String field, Class<E> type) {
-        return one(field, List.of(type.getEnumConstants()), Enum::name);
-    }
 
     /** Yes or no; empty when it was not said, refused when it was said in another word. */
     Optional<Boolean> yesNo(String field);

@@ -10,8 +10,11 @@ import yellowrail.core.session.SessionChanges;
 
 /** The sheet was signed. */
 public record SignedOff(String by, String remarks) implements Event {
-    static final Kind<SignedOff> KIND = new Kind<>(
-            "sign", SignedOff.class, List.of("by", "remarks"), s -> new SignedOff(s.name("by"), s.text("remarks")));
+    private static final EntryField<String> BY = EntryField.name("by", "Who signs");
+    private static final EntryField<String> REMARKS = EntryField.note("remarks", "Remarks on the sheet");
+
+    static final Kind<SignedOff> KIND =
+            new Kind<>("sign", SignedOff.class, List.of(BY, REMARKS), s -> new SignedOff(BY.of(s), REMARKS.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

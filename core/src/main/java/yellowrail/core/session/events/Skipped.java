@@ -7,15 +7,14 @@ import yellowrail.core.session.Rules;
 import yellowrail.core.session.Session;
 import yellowrail.core.session.SessionChanges;
 import yellowrail.core.session.Stop;
-import yellowrail.core.session.stops.Stops;
 
 /** A stop was left out; the reason is printed. */
 public record Skipped(Stop stop, String reason) implements Event {
     static final Kind<Skipped> KIND = new Kind<>(
             "skip",
             Skipped.class,
-            List.of("stop", "reason"),
-            s -> new Skipped(s.one("stop", Stops.RAIL.stops(), Stop::id), s.text("reason")));
+            List.of(Common.STOP, Common.REASON),
+            s -> new Skipped(Common.STOP.of(s), Common.REASON.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

@@ -11,11 +11,14 @@ import yellowrail.core.session.stops.Stops;
 
 /** Something was confirmed, or the confirmation taken back; {@code point} is a socket where one is meant. */
 public record Ticked(Check check, String point, boolean done) implements Event {
+    private static final EntryField<Check> CHECK =
+            EntryField.one("check", "The line that is ticked", Stops.RAIL::checks, Check::id);
+    private static final EntryField<String> POINT =
+            EntryField.sentence("point", "The socket or node it is ticked for; empty for the whole amp");
+    private static final EntryField<Boolean> DONE = EntryField.yesOrNo("done", "Whether it is so");
+
     static final Kind<Ticked> KIND = new Kind<>(
-            "tick",
-            Ticked.class,
-            List.of("check", "point", "done"),
-            s -> new Ticked(s.one("check", Stops.RAIL.checks(), Check::id), s.text("point"), s.yesOrNo("done")));
+            "tick", Ticked.class, List.of(CHECK, POINT, DONE), s -> new Ticked(CHECK.of(s), POINT.of(s), DONE.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

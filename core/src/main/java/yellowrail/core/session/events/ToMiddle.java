@@ -8,8 +8,11 @@ import yellowrail.core.session.SessionChanges;
 
 /** Whether every tube is turned to the middle of its window although it is inside already. */
 public record ToMiddle(boolean wanted) implements Event {
+    private static final EntryField<Boolean> WANTED =
+            EntryField.yesOrNo("wanted", "Whether to aim at the middle of the window");
+
     static final Kind<ToMiddle> KIND =
-            new Kind<>("middle", ToMiddle.class, List.of("wanted"), s -> new ToMiddle(s.yesOrNo("wanted")));
+            new Kind<>("middle", ToMiddle.class, List.of(WANTED), s -> new ToMiddle(WANTED.of(s)));
 
     @Override
     public void happens(SessionChanges changes) {

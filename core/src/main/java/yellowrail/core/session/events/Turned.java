@@ -11,14 +11,14 @@ import yellowrail.core.soak.Drift;
 
 /** A bias control was turned; the way is empty when it was not noted. */
 public record Turned(String control, Optional<Way> way, String reason) implements Event {
+    private static final EntryField<Optional<Way>> WAY =
+            EntryField.maybe("way", "Which way it was turned, seen from its own side", Way.class);
+
     static final Kind<Turned> KIND = new Kind<>(
             "turn",
             Turned.class,
-            List.of("control", "way", "reason"),
-            s -> new Turned(
-                    s.text("control"),
-                    s.text("way").isEmpty() ? Optional.empty() : Optional.of(s.one("way", Way.class)),
-                    s.text("reason")));
+            List.of(Common.CONTROL, WAY, Common.REASON),
+            s -> new Turned(Common.CONTROL.of(s), WAY.of(s), Common.REASON.of(s)));
 
     /** Which way a control was turned, seen from its own side. */
     public enum Way {

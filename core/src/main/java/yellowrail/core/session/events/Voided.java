@@ -10,7 +10,10 @@ import yellowrail.core.session.SessionChanges;
 /** A reading was taken back: it stays on record, struck through, and counts in no figure. */
 public record Voided(String reading, String reason) implements Event {
     static final Kind<Voided> KIND = new Kind<>(
-            "void", Voided.class, List.of("reading", "reason"), s -> new Voided(s.text("reading"), s.text("reason")));
+            "void",
+            Voided.class,
+            List.of(Common.READING, Common.REASON),
+            s -> new Voided(Common.READING.of(s), Common.REASON.of(s)));
 
     @Override
     public Optional<String> refusal(Rules rules) {

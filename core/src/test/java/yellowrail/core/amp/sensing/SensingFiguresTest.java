@@ -122,7 +122,7 @@ class SensingFiguresTest {
 
     @Test
     void nodesInSeriesShareVoltsAndCapacitance() {
-        SupplyNode pair = new SupplyNode("reservoir", Optional.of(200e-6), Optional.of(350.0), 2);
+        SupplyNode pair = new SupplyNode("reservoir", Optional.of(200e-6), Optional.of(350.0), 2, false);
         assertThat(pair.nodeFarads().orElseThrow()).isCloseTo(100e-6, within(1e-12));
         assertThat(pair.nodeRatedVolts()).contains(700.0);
     }
