@@ -1,13 +1,13 @@
 package yellowrail.app.swap;
 
 import java.util.Arrays;
-import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import yellowrail.app.forms.FieldErrors;
@@ -26,6 +26,7 @@ import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
 import yellowrail.core.swap.Chassis.Output;
+import yellowrail.core.swap.Chassis.Part;
 import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.ScreenParts;
@@ -149,23 +150,80 @@ public final class SwapFields {
     private static final FieldSpec<Optional<Double>> HEIGHT = millimetres("height", "Room above, mm", "120");
     private static final FieldSpec<Optional<Boolean>> TRIED = FieldSpec.yesNo("tried", "Held in place, it fits");
 
-    private static final Map<Criterion, List<FieldSpec<?>>> BY_CRITERION = new EnumMap<>(Map.ofEntries(
-            Map.entry(Criterion.PINS, List.of(TIED, ONE_TO_EIGHT, ONE_TO_CHASSIS, ADAPTOR, SENSE_OHMS, SOCKETS)),
-            Map.entry(Criterion.HEATER, List.of(WINDING, OTHERS, RESERVE)),
-            Map.entry(Criterion.CONNECTION, List.of(SCREEN_TAPS)),
-            Map.entry(Criterion.SCREEN_RESISTORS, List.of(SCREEN_WATTS)),
-            Map.entry(Criterion.GRID_CIRCUIT, List.of(LEAK, SHARING)),
-            Map.entry(Criterion.BIAS_RANGE, List.of(COLDEST, HOTTEST)),
-            Map.entry(Criterion.CATHODE_PARTS, List.of(RESISTOR_WATTS, BYPASS_VOLTS)),
-            Map.entry(Criterion.CORE_CURRENT, List.of(CORE_DC)),
-            Map.entry(Criterion.SUPPLY_CURRENT, List.of(HT_DC, CHOKE_DC, HT_OTHERS)),
-            Map.entry(Criterion.RECTIFIER, List.of(RECTIFIER, RECTIFIER_THEN, FIRST_CAPACITOR, WINDING_OHMS)),
-            Map.entry(Criterion.FIRST_CAPACITOR, List.of(FIRST_VOLTS)),
-            Map.entry(Criterion.SIZE, List.of(DIAMETER, HEIGHT, TRIED))));
+    /** What is typed, as it is meant. */
+    private interface Said {
+        <T> T of(FieldSpec<T> field);
+    }
+
+    /** What answers a criterion: its fields, and the part of the chassis that they and others tell. */
+    private record Asks(List<FieldSpec<?>> fields, Optional<Function<Said, Part>> part) {}
+
+    private static final Map<Criterion, Asks> BY_CRITERION = new EnumMap<>(Map.ofEntries(
+            asks(
+                    Criterion.PINS,
+                    s -> new SocketWiring(
+                            s.of(TIED),
+                            s.of(ONE_TO_EIGHT),
+                            s.of(ONE_TO_CHASSIS),
+                            s.of(ADAPTOR),
+                            s.of(SENSE_OHMS),
+                            s.of(SOCKETS)),
+                    TIED,
+                    ONE_TO_EIGHT,
+                    ONE_TO_CHASSIS,
+                    ADAPTOR,
+                    SENSE_OHMS,
+                    SOCKETS),
+            asks(
+                    Criterion.HEATER,
+                    s -> new HeaterWinding(s.of(WINDING), s.of(OTHERS), s.of(RESERVE)),
+                    WINDING,
+                    OTHERS,
+                    RESERVE),
+            asks(Criterion.CONNECTION, SCREEN_TAPS),
+            asks(Criterion.SCREEN_RESISTORS, s -> new ScreenParts(s.of(SCREEN_WATTS)), SCREEN_WATTS),
+            asks(Criterion.GRID_CIRCUIT, s -> new GridCircuit(s.of(LEAK), s.of(SHARING)), LEAK, SHARING),
+            asks(Criterion.BIAS_RANGE, s -> new BiasControl(s.of(COLDEST), s.of(HOTTEST)), COLDEST, HOTTEST),
+            asks(
+                    Criterion.CATHODE_PARTS,
+                    s -> new CathodeParts(s.of(RESISTOR_WATTS), s.of(BYPASS_VOLTS)),
+                    RESISTOR_WATTS,
+                    BYPASS_VOLTS),
+            asks(Criterion.CORE_CURRENT, s -> new Output(s.of(CORE_DC), s.of(SCREEN_TAPS)), CORE_DC),
+            asks(
+                    Criterion.SUPPLY_CURRENT,
+                    s -> new HighTension(s.of(HT_DC), s.of(CHOKE_DC), s.of(HT_OTHERS)),
+                    HT_DC,
+                    CHOKE_DC,
+                    HT_OTHERS),
+            asks(
+                    Criterion.RECTIFIER,
+                    s -> new Rectification(
+                            s.of(RECTIFIER),
+                            s.of(RECTIFIER_THEN),
+                            s.of(FIRST_CAPACITOR),
+                            s.of(FIRST_VOLTS),
+                            s.of(WINDING_OHMS)),
+                    RECTIFIER,
+                    RECTIFIER_THEN,
+                    FIRST_CAPACITOR,
+                    WINDING_OHMS),
+            asks(Criterion.FIRST_CAPACITOR, FIRST_VOLTS),
+            asks(Criterion.SIZE, s -> new Room(s.of(DIAMETER), s.of(HEIGHT), s.of(TRIED)), DIAMETER, HEIGHT, TRIED)));
+
+    private static Map.Entry<Criterion, Asks> asks(
+            Criterion criterion, Function<Said, Part> part, FieldSpec<?>... fields) {
+        return Map.entry(criterion, new Asks(List.of(fields), Optional.of(part)));
+    }
+
+    /** Where the part is told with another criterion's. */
+    private static Map.Entry<Criterion, Asks> asks(Criterion criterion, FieldSpec<?>... fields) {
+        return Map.entry(criterion, new Asks(List.of(fields), Optional.empty()));
+    }
 
     /** What is around the tubes, in the order of the sheet. */
     static final List<FieldSpec<?>> AROUND =
-            BY_CRITERION.values().stream().flatMap(Collection::stream).toList();
+            BY_CRITERION.values().stream().flatMap(a -> a.fields().stream()).toList();
 
     /** All fields of the page. */
     public static final List<FieldSpec<?>> ALL =
@@ -189,37 +247,37 @@ public final class SwapFields {
 
     /** Those that answer a criterion. */
     static List<FieldSpec<?>> of(Criterion criterion) {
-        return BY_CRITERION.getOrDefault(criterion, List.of());
+        return Optional.ofNullable(BY_CRITERION.get(criterion))
+                .map(Asks::fields)
+                .orElse(List.of());
     }
 
     static Chassis read(OnStage form, FieldErrors complaints) {
-        return new Chassis(
-                form.read(CHANNELS, complaints),
-                new SocketWiring(
-                        form.read(TIED, complaints),
-                        form.read(ONE_TO_EIGHT, complaints),
-                        form.read(ONE_TO_CHASSIS, complaints),
-                        form.read(ADAPTOR, complaints),
-                        form.read(SENSE_OHMS, complaints),
-                        form.read(SOCKETS, complaints)),
-                new HeaterWinding(
-                        form.read(WINDING, complaints), form.read(OTHERS, complaints), form.read(RESERVE, complaints)),
-                new GridCircuit(form.read(LEAK, complaints), form.read(SHARING, complaints)),
-                control(form, complaints),
-                new CathodeParts(form.read(RESISTOR_WATTS, complaints), form.read(BYPASS_VOLTS, complaints)),
-                new Output(form.read(CORE_DC, complaints), form.read(SCREEN_TAPS, complaints)),
-                new HighTension(
-                        form.read(HT_DC, complaints),
-                        form.read(CHOKE_DC, complaints),
-                        form.read(HT_OTHERS, complaints)),
-                new Rectification(
-                        form.read(RECTIFIER, complaints),
-                        form.read(RECTIFIER_THEN, complaints),
-                        form.read(FIRST_CAPACITOR, complaints),
-                        form.read(FIRST_VOLTS, complaints),
-                        form.read(WINDING_OHMS, complaints)),
-                new ScreenParts(form.read(SCREEN_WATTS, complaints)),
-                new Room(form.read(DIAMETER, complaints), form.read(HEIGHT, complaints), form.read(TRIED, complaints)));
+        // Exchanged ends are no bias control: both count as not answered.
+        boolean exchanged = exchanged(form, complaints);
+        Said said = new Said() {
+            @Override
+            public <T> T of(FieldSpec<T> field) {
+                return form.read(field, complaints);
+            }
+        };
+        Chassis chassis = Chassis.unanswered(form.read(CHANNELS, complaints));
+        for (Map.Entry<Criterion, Asks> asks : BY_CRITERION.entrySet()) {
+            if (asks.getValue().part().isPresent() && !(exchanged && asks.getKey() == Criterion.BIAS_RANGE)) {
+                chassis = chassis.with(asks.getValue().part().get().apply(said));
+            }
+        }
+        return chassis;
+    }
+
+    private static boolean exchanged(OnStage form, FieldErrors complaints) {
+        Optional<Double> coldest = form.read(COLDEST, complaints);
+        Optional<Double> hottest = form.read(HOTTEST, complaints);
+        boolean exchanged = coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get();
+        if (exchanged) {
+            complaints.add(COLDEST.name(), "The coldest end is the more negative one: the two seem to be exchanged.");
+        }
+        return exchanged;
     }
 
     private static Optional<Double> wanted(String name, String text, FieldErrors complaints) {
@@ -246,16 +304,6 @@ public final class SwapFields {
             return Optional.empty();
         }
         return share;
-    }
-
-    private static BiasControl control(OnStage form, FieldErrors complaints) {
-        Optional<Double> coldest = form.read(COLDEST, complaints);
-        Optional<Double> hottest = form.read(HOTTEST, complaints);
-        if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
-            complaints.add(COLDEST.name(), "The coldest end is the more negative one: the two seem to be exchanged.");
-            return new BiasControl(Optional.empty(), Optional.empty());
-        }
-        return new BiasControl(coldest, hottest);
     }
 
     private static FieldSpec<Optional<Double>> quantity(String name, String label, String hint, Field field) {

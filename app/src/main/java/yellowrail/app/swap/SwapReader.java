@@ -19,6 +19,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.swap.BiasChange;
 import yellowrail.core.swap.Chassis;
+import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.swap.Present;
 import yellowrail.core.swap.SwapCandidate;
 import yellowrail.core.swap.SwapQuestion;
@@ -103,7 +104,7 @@ class SwapReader {
 
     /** Pins that the present base does not have, and fewer sockets than tubes are in. */
     private static void sockets(Present present, Chassis chassis, FieldErrors complaints) {
-        chassis.socket()
+        chassis.part(SocketWiring.class)
                 .sockets()
                 .filter(n -> n < tubesOf(present))
                 .ifPresent(n -> complaints.add(
@@ -111,7 +112,7 @@ class SwapReader {
         present.type()
                 .pinout()
                 .map(Pinout::base)
-                .ifPresent(base -> chassis.socket()
+                .ifPresent(base -> chassis.part(SocketWiring.class)
                         .tied()
                         .ifPresent(tied -> tied.stream()
                                 .filter(pin -> pin < 1 || pin > base.pins())

@@ -38,7 +38,7 @@ final class BiasRow {
                 volts(needed) + " for " + Show.fixed(100 * question.candidate().idleShare(), 0)
                         + " % of the rating, " + volts(colder) + " to " + volts(hotter)
                         + " over the spread of tubes and the model's ±" + Show.plain(100 * band, 2) + " %";
-        BiasControl control = question.chassis().control();
+        BiasControl control = question.chassis().part(BiasControl.class);
         if (control.coldest().isEmpty() || control.hottest().isEmpty()) {
             return SwapRow.of(
                             Criterion.BIAS_RANGE,

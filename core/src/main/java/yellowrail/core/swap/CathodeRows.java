@@ -85,7 +85,7 @@ final class CathodeRows {
                 SolvedStage.cathodeVolts(after.drive()).orElse(0),
                 SolvedStage.cathodeVolts(after.highest()).orElse(0));
         double watts = volts * volts / biasing.cathodeOhms();
-        CathodeParts parts = question.chassis().cathode();
+        CathodeParts parts = question.chassis().part(CathodeParts.class);
         String figures = Show.si(volts, Unit.VOLT, 3) + " and " + Show.si(watts, Unit.WATT, 2);
         if (parts.resistorWatts().isEmpty() || parts.bypassVolts().isEmpty()) {
             return SwapRow.of(

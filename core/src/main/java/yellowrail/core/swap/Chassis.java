@@ -1,51 +1,46 @@
 package yellowrail.core.swap;
 
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
 /**
- * What a builder says of everything around the tubes; empty is not answered, which is never taken as good.
+ * What a builder says of everything around the tubes, part by part; empty is not answered, which is never taken as good.
  *
  * @param channels channels that the same transformer feeds, each with such a stage, 1 or 2
  */
-public record Chassis(
-        int channels,
-        SocketWiring socket,
-        HeaterWinding heater,
-        GridCircuit grid,
-        BiasControl control,
-        CathodeParts cathode,
-        Output output,
-        HighTension highTension,
-        Rectification rectification,
-        ScreenParts screens,
-        Room room) {
+public record Chassis(int channels, Map<Class<? extends Part>, Part> parts) {
+    /** What answers a criterion. */
+    public interface Part {}
+
     public Chassis {
         if (channels != 1 && channels != 2) {
             throw new IllegalArgumentException(channels + " channels; 1 or 2");
         }
+        parts = Map.copyOf(parts);
     }
 
     /** Of which nothing is answered. */
     public static Chassis unanswered(int channels) {
-        return new Chassis(
-                channels,
-                new SocketWiring(
-                        Optional.empty(),
-                        Optional.empty(),
-                        Optional.empty(),
-                        false,
-                        Optional.empty(),
-                        Optional.empty()),
-                new HeaterWinding(Optional.empty(), Optional.empty(), 0),
-                new GridCircuit(Optional.empty(), Optional.empty()),
-                new BiasControl(Optional.empty(), Optional.empty()),
-                new CathodeParts(Optional.empty(), Optional.empty()),
-                new Output(Optional.empty(), Optional.empty()),
-                new HighTension(Optional.empty(), Optional.empty(), Optional.empty()),
-                Rectification.UNTOLD,
-                new ScreenParts(Optional.empty()),
-                new Room(Optional.empty(), Optional.empty(), Optional.empty()));
+        return Criterion.unanswered().reduce(new Chassis(channels, Map.of()), Chassis::with, (one, other) -> one);
+    }
+
+    /** The same with one part answered otherwise. */
+    public Chassis with(Part part) {
+        Map<Class<? extends Part>, Part> all = new HashMap<>(parts);
+        all.put(part.getClass(), part);
+        return new Chassis(channels, all);
+    }
+
+    /** The same behind a transformer that feeds so many channels. */
+    public Chassis channels(int other) {
+        return new Chassis(other, parts);
+    }
+
+    /** What is answered of one kind. */
+    public <P extends Part> P part(Class<P> kind) {
+        return kind.cast(parts.get(kind));
     }
 
     /**
@@ -64,7 +59,11 @@ public record Chassis(
             Optional<Boolean> oneToChassis,
             boolean adaptor,
             Optional<Double> senseOhms,
-            Optional<Integer> sockets) {
+            Optional<Integer> sockets)
+            implements Part {
+        static final SocketWiring UNANSWERED = new SocketWiring(
+                Optional.empty(), Optional.empty(), Optional.empty(), false, Optional.empty(), Optional.empty());
+
         public SocketWiring {
             tied = tied.map(Set::copyOf);
         }
@@ -77,7 +76,9 @@ public record Chassis(
      * @param others what other heaters and lamps draw from it, A
      * @param reserve share of the rating that is to stay free, 0 to 0.5
      */
-    public record HeaterWinding(Optional<Double> amperes, Optional<Double> others, double reserve) {
+    public record HeaterWinding(Optional<Double> amperes, Optional<Double> others, double reserve) implements Part {
+        static final HeaterWinding UNANSWERED = new HeaterWinding(Optional.empty(), Optional.empty(), 0);
+
         public HeaterWinding {
             if (!(reserve >= 0 && reserve <= 0.5)) {
                 throw new IllegalArgumentException("a reserve of " + 100 * reserve + " %; 0 to 50 %");
@@ -91,7 +92,9 @@ public record Chassis(
      * @param ohms leak and stopper together, Ω
      * @param tubes how many present tubes share it, 1 to 4
      */
-    public record GridCircuit(Optional<Double> ohms, Optional<Integer> tubes) {
+    public record GridCircuit(Optional<Double> ohms, Optional<Integer> tubes) implements Part {
+        static final GridCircuit UNANSWERED = new GridCircuit(Optional.empty(), Optional.empty());
+
         public GridCircuit {
             tubes.filter(t -> t < 1 || t > 4).ifPresent(t -> {
                 throw new IllegalArgumentException(t + " tubes on one grid resistor; 1 to 4");
@@ -105,7 +108,9 @@ public record Chassis(
      * @param coldest most negative
      * @param hottest least negative
      */
-    public record BiasControl(Optional<Double> coldest, Optional<Double> hottest) {
+    public record BiasControl(Optional<Double> coldest, Optional<Double> hottest) implements Part {
+        static final BiasControl UNANSWERED = new BiasControl(Optional.empty(), Optional.empty());
+
         public BiasControl {
             if (coldest.isPresent() && hottest.isPresent() && coldest.get() > hottest.get()) {
                 throw new IllegalArgumentException("the coldest end of the bias is the more negative one");
@@ -119,7 +124,9 @@ public record Chassis(
      * @param resistorWatts of the resistor, W
      * @param bypassVolts of the capacitor across it, V; 0 where there is none
      */
-    public record CathodeParts(Optional<Double> resistorWatts, Optional<Double> bypassVolts) {}
+    public record CathodeParts(Optional<Double> resistorWatts, Optional<Double> bypassVolts) implements Part {
+        static final CathodeParts UNANSWERED = new CathodeParts(Optional.empty(), Optional.empty());
+    }
 
     /**
      * The output transformer.
@@ -127,7 +134,9 @@ public record Chassis(
      * @param coreAmperes direct current it is rated for, A
      * @param screenTaps whether it has taps for screens
      */
-    public record Output(Optional<Double> coreAmperes, Optional<Boolean> screenTaps) {}
+    public record Output(Optional<Double> coreAmperes, Optional<Boolean> screenTaps) implements Part {
+        static final Output UNANSWERED = new Output(Optional.empty(), Optional.empty());
+    }
 
     /**
      * What feeds the plates, DC behind the rectifier.
@@ -137,7 +146,10 @@ public record Chassis(
      * @param otherAmperes what everything else draws from it, A
      */
     public record HighTension(
-            Optional<Double> windingAmperes, Optional<Double> chokeAmperes, Optional<Double> otherAmperes) {}
+            Optional<Double> windingAmperes, Optional<Double> chokeAmperes, Optional<Double> otherAmperes)
+            implements Part {
+        static final HighTension UNANSWERED = new HighTension(Optional.empty(), Optional.empty(), Optional.empty());
+    }
 
     /**
      * The rectifier.
@@ -153,7 +165,8 @@ public record Chassis(
             Optional<Rectifier> then,
             Optional<Double> firstFarads,
             Optional<Double> firstVolts,
-            Optional<Double> windingOhms) {
+            Optional<Double> windingOhms)
+            implements Part {
         /** Of which nothing is told: it is then not judged by itself. */
         public static final Rectification UNTOLD = new Rectification(
                 Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
@@ -176,7 +189,9 @@ public record Chassis(
      *
      * @param watts what the weakest is rated for, W
      */
-    public record ScreenParts(Optional<Double> watts) {}
+    public record ScreenParts(Optional<Double> watts) implements Part {
+        static final ScreenParts UNANSWERED = new ScreenParts(Optional.empty());
+    }
 
     /**
      * Room for each tube.
@@ -185,5 +200,8 @@ public record Chassis(
      * @param heightMm above the socket, mm
      * @param tried whether such a tube was held in place, on its adaptor if there is one, and fits with air around it
      */
-    public record Room(Optional<Double> diameterMm, Optional<Double> heightMm, Optional<Boolean> tried) {}
+    public record Room(Optional<Double> diameterMm, Optional<Double> heightMm, Optional<Boolean> tried)
+            implements Part {
+        static final Room UNANSWERED = new Room(Optional.empty(), Optional.empty(), Optional.empty());
+    }
 }

@@ -2,6 +2,7 @@ package yellowrail.core.swap;
 
 import java.util.Optional;
 import yellowrail.core.reading.Show;
+import yellowrail.core.swap.Chassis.Output;
 
 /** Where the screens would be fed from, when that changes. */
 final class ConnectionRow {
@@ -30,7 +31,7 @@ final class ConnectionRow {
 
     private static SwapRow ultralinear(SwapQuestion question) {
         String taps = "taps at " + Show.plain(100 * question.candidate().tap(), 2) + " %";
-        Optional<Boolean> there = question.chassis().output().screenTaps();
+        Optional<Boolean> there = question.chassis().part(Output.class).screenTaps();
         if (there.isEmpty()) {
             return row(
                             SwapVerdict.UNKNOWN,

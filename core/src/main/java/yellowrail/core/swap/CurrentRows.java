@@ -10,6 +10,7 @@ import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Output;
 
 /** What the candidate draws from the supply, and what of it magnetises the output transformer. */
 final class CurrentRows {
@@ -19,7 +20,7 @@ final class CurrentRows {
     private record Part(String name, double amperes) {}
 
     static SwapRow supply(SwapQuestion question, SolvedStage before, SolvedStage after) {
-        HighTension ht = question.chassis().highTension();
+        HighTension ht = question.chassis().part(HighTension.class);
         int channels = question.chassis().channels();
         double tubes = channels * SolvedStage.supplyAmperes(after.drive());
         double present = channels * SolvedStage.supplyAmperes(before.drive());
@@ -71,7 +72,7 @@ final class CurrentRows {
                 .mapToDouble(after.stage()::coreAmperes)
                 .max()
                 .orElse(0);
-        Optional<Double> rated = question.chassis().output().coreAmperes();
+        Optional<Double> rated = question.chassis().part(Output.class).coreAmperes();
         SwapRow row = rated.map(most -> SwapRow.of(
                                 Criterion.CORE_CURRENT,
                                 verdict(amperes, most, after.bands().plate()),

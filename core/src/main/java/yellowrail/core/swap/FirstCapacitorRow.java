@@ -18,7 +18,7 @@ final class FirstCapacitorRow {
 
     /** Empty where its volts do not rise and what it stands was not told. */
     static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
-        Rectification rectification = question.chassis().rectification();
+        Rectification rectification = question.chassis().part(Rectification.class);
         double then = most(question, question.scheme(), after, rectification.used());
         double now = most(question, question.present().scheme(), before, rectification.now());
         boolean another = rectification.then().isPresent() || slow(rectification.now());

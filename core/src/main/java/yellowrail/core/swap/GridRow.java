@@ -19,7 +19,7 @@ final class GridRow {
         Optional<Figure> limit = candidate.editions().stream()
                 .flatMap(e -> of(e, cathode).stream())
                 .reduce((a, b) -> a.value() <= b.value() ? a : b);
-        GridCircuit grid = question.chassis().grid();
+        GridCircuit grid = question.chassis().part(GridCircuit.class);
         // Tubes of different sides cannot share one; parallel ones may.
         boolean alone = question.present().tubesOnASide() == 1;
         int now = grid.tubes().orElse(1);

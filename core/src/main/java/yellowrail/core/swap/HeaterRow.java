@@ -16,7 +16,7 @@ final class HeaterRow {
 
     static SwapRow of(SwapQuestion question) {
         TubeType type = question.candidate().type();
-        HeaterWinding winding = question.chassis().heater();
+        HeaterWinding winding = question.chassis().part(HeaterWinding.class);
         int tubes = question.candidate().tubes() * question.chassis().channels();
         Optional<Figure> amperes = type.heaterAmperes();
         Optional<Figure> volts = type.heaterVolts();

@@ -47,34 +47,38 @@ public final class MadeFor {
 
     private void chassis(Chassis amp, Chassis sheet) {
         numbers("channels on one supply", amp.channels(), sheet.channels());
-        known("heater winding", amp.heater().amperes(), sheet.heater().amperes(), Unit.AMPERE);
+        known(
+                "heater winding",
+                amp.part(Chassis.HeaterWinding.class).amperes(),
+                sheet.part(Chassis.HeaterWinding.class).amperes(),
+                Unit.AMPERE);
         known(
                 "high-tension winding",
-                amp.highTension().windingAmperes(),
-                sheet.highTension().windingAmperes(),
+                amp.part(Chassis.HighTension.class).windingAmperes(),
+                sheet.part(Chassis.HighTension.class).windingAmperes(),
                 Unit.AMPERE);
         // Left open it is the stricter.
-        sheet.socket()
+        sheet.part(Chassis.SocketWiring.class)
                 .senseOhms()
                 .ifPresent(said -> known(
                         "resistor from a cathode to the chassis",
-                        amp.socket().senseOhms(),
+                        amp.part(Chassis.SocketWiring.class).senseOhms(),
                         Optional.of(said),
                         Unit.OHM));
         known(
                 "core current the transformer is rated for",
-                amp.output().coreAmperes(),
-                sheet.output().coreAmperes(),
+                amp.part(Chassis.Output.class).coreAmperes(),
+                sheet.part(Chassis.Output.class).coreAmperes(),
                 Unit.AMPERE);
         known(
                 "coldest end of the bias",
-                amp.control().coldest(),
-                sheet.control().coldest(),
+                amp.part(Chassis.BiasControl.class).coldest(),
+                sheet.part(Chassis.BiasControl.class).coldest(),
                 Unit.VOLT);
         known(
                 "hottest end of the bias",
-                amp.control().hottest(),
-                sheet.control().hottest(),
+                amp.part(Chassis.BiasControl.class).hottest(),
+                sheet.part(Chassis.BiasControl.class).hottest(),
                 Unit.VOLT);
     }
 

@@ -52,7 +52,7 @@ final class PinRow {
         sockets();
         Optional<Pinout> now = question.present().type().pinout();
         Optional<Pinout> then = question.candidate().type().pinout();
-        SocketWiring socket = question.chassis().socket();
+        SocketWiring socket = question.chassis().part(SocketWiring.class);
         if (question.present().type().designation().equals(type)) {
             return same(then);
         }
@@ -134,7 +134,7 @@ final class PinRow {
     private void sockets() {
         int tubes = question.candidate().tubes();
         int now = question.present().tubes();
-        Optional<Integer> there = question.chassis().socket().sockets();
+        Optional<Integer> there = question.chassis().part(SocketWiring.class).sockets();
         if (tubes <= now) {
             return;
         }
@@ -205,7 +205,7 @@ final class PinRow {
 
     /** A pin at which the present tube has nothing that is wired for it: it may be free, or hold other parts. */
     private Wired at(int pin) {
-        SocketWiring socket = question.chassis().socket();
+        SocketWiring socket = question.chassis().part(SocketWiring.class);
         boolean one = octalOne(pin);
         if (one && socket.oneToEight().orElse(false)) {
             return Wired.CATHODE;
@@ -267,7 +267,7 @@ final class PinRow {
 
     /** Whether a wire from pin 1 to pin 8 or to the chassis, of which nothing was said, would short what the tube has there. */
     private boolean shorted(int pin, Optional<PinFunction> needed) {
-        SocketWiring socket = question.chassis().socket();
+        SocketWiring socket = question.chassis().part(SocketWiring.class);
         boolean electrode = needed.filter(f -> !idle(f) && !shell(f)).isPresent();
         return octalOne(pin)
                 && electrode
@@ -290,7 +290,7 @@ final class PinRow {
             return SwapVerdict.FAIL;
         }
         return question.chassis()
-                .socket()
+                .part(SocketWiring.class)
                 .senseOhms()
                 .map(ohms -> ohms == 0 ? SwapVerdict.PASS : ohms <= MOST_SENSE ? SwapVerdict.NOTE : SwapVerdict.FAIL)
                 .orElse(SwapVerdict.UNKNOWN);
@@ -319,7 +319,7 @@ final class PinRow {
     }
 
     private void suppressor(int pin) {
-        SocketWiring socket = question.chassis().socket();
+        SocketWiring socket = question.chassis().part(SocketWiring.class);
         boolean one = octalOne(pin);
         if (one && socket.oneToEight().orElse(false)) {
             notes.add("pin 1 is wired to pin 8, as its suppressor needs");

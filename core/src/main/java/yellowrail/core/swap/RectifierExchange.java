@@ -4,6 +4,7 @@ import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.tube.Figure;
 
 /** Another rectifier in the place of the fitted one. */
@@ -22,7 +23,7 @@ final class RectifierExchange {
 
     /** What another one changes: heater, when B+ comes, and how high it stands. */
     void told(Rectifier then) {
-        Optional<Rectifier> now = question.chassis().rectification().now();
+        Optional<Rectifier> now = question.chassis().part(Rectification.class).now();
         if (now.isEmpty()) {
             said.add(SwapVerdict.UNKNOWN, "which one is fitted now is not answered, so that B+ is computed as it is");
             return;

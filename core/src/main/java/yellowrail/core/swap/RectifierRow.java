@@ -5,6 +5,8 @@ import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Value;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
+import yellowrail.core.swap.Chassis.HighTension;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.tube.Figure;
 import yellowrail.core.tube.ModelTrust;
 
@@ -26,13 +28,16 @@ final class RectifierRow {
 
     /** Empty where no rectifier is told. */
     static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
-        return question.chassis().rectification().used().map(r -> new RectifierRow(question, before, after).row(r));
+        return question.chassis()
+                .part(Rectification.class)
+                .used()
+                .map(r -> new RectifierRow(question, before, after).row(r));
     }
 
     private SwapRow row(Rectifier rectifier) {
         Chassis chassis = question.chassis();
         double tubes = chassis.channels() * SolvedStage.supplyAmperes(after.drive());
-        Optional<Double> total = chassis.highTension().otherAmperes().map(o -> o + tubes);
+        Optional<Double> total = chassis.part(HighTension.class).otherAmperes().map(o -> o + tubes);
         Optional<Double> most = allowed(rectifier);
         if (!rectifier.solidState()) {
             current(rectifier, tubes, total);
@@ -44,7 +49,7 @@ final class RectifierRow {
                     SwapVerdict.PASS,
                     "diodes are held by what winding and rectifier are said to give, in the row above");
         }
-        chassis.rectification()
+        chassis.part(Rectification.class)
                 .then()
                 .ifPresent(then -> new RectifierExchange(question, before, after, said).told(then));
         return SwapRow.of(Criterion.RECTIFIER, said.verdict(), rectifier.designation() + ": " + said.joined() + ".")
@@ -132,7 +137,7 @@ final class RectifierRow {
     }
 
     private void capacitor(Rectifier rectifier) {
-        Optional<Double> fitted = question.chassis().rectification().firstFarads();
+        Optional<Double> fitted = question.chassis().part(Rectification.class).firstFarads();
         if (rectifier.firstFarads().isEmpty()) {
             said.add(
                     SwapVerdict.UNKNOWN,
@@ -184,7 +189,7 @@ final class RectifierRow {
     /** A capacitor is charged in peaks: winding and tube alone limit them. */
     private void peak(Rectifier rectifier, double total) {
         Optional<Figure> limit = rectifier.peakAmperes();
-        Optional<Double> winding = question.chassis().rectification().windingOhms();
+        Optional<Double> winding = question.chassis().part(Rectification.class).windingOhms();
         if (limit.isEmpty() || rectifier.ohms().isEmpty()) {
             said.add(SwapVerdict.UNKNOWN, "its peak current is not judged: its limit or its drop is not known here");
             return;

@@ -9,6 +9,7 @@ import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.Stage;
+import yellowrail.core.swap.Chassis.ScreenParts;
 
 /** Heat in each tube's own resistor at its screen, by the square of its current over a cycle. */
 final class ScreenResistorRow {
@@ -23,7 +24,7 @@ final class ScreenResistorRow {
     /** Empty where there are none, or nothing changes for them. */
     static Optional<SwapRow> of(SwapQuestion question, SolvedStage before, SolvedStage after) {
         double then = watts(after);
-        Optional<Double> rated = question.chassis().screens().watts();
+        Optional<Double> rated = question.chassis().part(ScreenParts.class).watts();
         boolean little = MARGIN * then * (1 + 2 * after.bands().screen()) <= SMALLEST;
         if (then == 0 || rated.isEmpty() && (little || question.asItIs())) {
             return Optional.empty();

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.reading.Show;
 import yellowrail.core.swap.Chassis.Room;
+import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.tube.Envelope;
 import yellowrail.core.tube.Figure;
 
@@ -17,12 +18,12 @@ final class SizeRow {
 
     static SwapRow of(SwapQuestion question) {
         Envelope size = question.candidate().type().envelope();
-        Room room = question.chassis().room();
+        Room room = question.chassis().part(Room.class);
         boolean tried = room.tried().orElse(false);
         List<String> said = new ArrayList<>();
         SwapVerdict verdict = one(said, "diameter", size.diameterMm(), room.diameterMm(), tried)
                 .worse(one(said, "height above the socket", size.seatedMm(), room.heightMm(), tried));
-        if (question.chassis().socket().adaptor()) {
+        if (question.chassis().part(SocketWiring.class).adaptor()) {
             said.add("an adaptor lifts it by its own height, which is not known here");
             verdict = verdict.worse(tried ? SwapVerdict.NOTE : SwapVerdict.UNKNOWN);
         }

@@ -16,6 +16,7 @@ import yellowrail.core.stage.StageFigures;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.stage.StageSolver;
 import yellowrail.core.stage.StageTube;
+import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.tube.ModelTrust;
 
 /**
@@ -126,7 +127,9 @@ public record SolvedStage(Stage stage, DriveSweep drive, List<Ends> ends, ModelT
                         0)));
         return now.connected(candidate.connection(), candidate.tap())
                 .fedThrough(Math.max(
-                        0, now.supplyOhms() + question.chassis().rectification().ohmsMore()))
+                        0,
+                        now.supplyOhms()
+                                + question.chassis().part(Rectification.class).ohmsMore()))
                 .tubed(tubes)
                 .biased(biasing(now.biasing(), candidate, question.cathodeBias()));
     }

@@ -6,6 +6,7 @@ import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Known;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.StageSetting;
+import yellowrail.core.swap.Chassis.Rectification;
 
 /** A swap asked about: the stage as it is, what is around its tubes, and what is to go in. */
 public record SwapQuestion(Present present, Chassis chassis, SwapCandidate candidate) {
@@ -56,7 +57,7 @@ public record SwapQuestion(Present present, Chassis chassis, SwapCandidate candi
                 && candidate.connection() == now.described().connection()
                 && candidate.bias() == BiasChange.AS_NOW
                 && present.scheme().fixed()
-                && chassis.rectification().ohmsMore() == 0
+                && chassis.part(Rectification.class).ohmsMore() == 0
                 && Math.abs(then - now.idleShare() * now.ratedWatts()) < 1e-9 * then;
     }
 

@@ -34,11 +34,7 @@ public record SwapSheet(
     /** @param present how the stage as it is was solved: all candidates share it; may throw {@link NoSolution} */
     public static SwapSheet of(SwapQuestion asked, Function<Present, SolvedStage> present) {
         SwapQuestion question = Proposal.settled(asked);
-        List<SwapRow> rows = new ArrayList<>();
-        rows.add(PinRow.of(question));
-        rows.add(HeaterRow.of(question));
-        ConnectionRow.of(question).ifPresent(rows::add);
-        rows.add(SizeRow.of(question));
+        List<SwapRow> rows;
         Optional<SolvedStage> before = Optional.empty();
         Optional<SolvedStage> after = Optional.empty();
         String trouble = "";
@@ -47,34 +43,23 @@ public record SwapSheet(
             before = Optional.of(solved);
             SolvedStage changed = SolvedStage.after(question);
             after = Optional.of(changed);
-            rows.addAll(solved(question, solved, changed));
-            rows.add(GridRow.of(question, after));
+            rows = rows(question, before, after);
+            rows.addAll(new LimitRows(question, solved, changed).rows());
         } catch (NoSolution none) {
             trouble = none.getMessage();
+            rows = rows(question, Optional.empty(), Optional.empty());
             rows.addAll(unsolved(question, trouble));
-            rows.add(GridRow.of(question, Optional.empty()));
         }
         rows.sort(Comparator.comparing(SwapRow::criterion));
         return new SwapSheet(question, before, after, trouble, rows);
     }
 
-    private static List<SwapRow> solved(SwapQuestion question, SolvedStage before, SolvedStage after) {
-        List<SwapRow> rows = new ArrayList<>(new LimitRows(question, before, after).rows());
-        if (!question.cathodeBias()) {
-            rows.add(BiasRow.of(question, after));
-        } else {
-            rows.add(CathodeRows.resistor(question, after));
+    private static List<SwapRow> rows(
+            SwapQuestion question, Optional<SolvedStage> before, Optional<SolvedStage> after) {
+        List<SwapRow> rows = new ArrayList<>();
+        for (Criterion criterion : Criterion.values()) {
+            criterion.row(question, before, after).ifPresent(rows::add);
         }
-        if (after.stage().biasing().cathodeOhms() > 0) {
-            rows.add(CathodeRows.parts(question, after));
-        }
-        rows.add(LoadRow.of(question, after));
-        CurrentRows.core(question, after).ifPresent(rows::add);
-        rows.add(CurrentRows.supply(question, before, after));
-        RectifierRow.of(question, before, after).ifPresent(rows::add);
-        FirstCapacitorRow.of(question, before, after).ifPresent(rows::add);
-        ScreenResistorRow.of(question, before, after).ifPresent(rows::add);
-        rows.add(DriveRow.of(before, after));
         return rows;
     }
 

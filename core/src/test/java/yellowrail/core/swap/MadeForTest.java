@@ -146,12 +146,12 @@ class MadeForTest {
 
     @ParameterizedTest(name = "{1}")
     @MethodSource("around")
-    void whatTheAmpTellsAroundItsTubes(Record part, String said) {
+    void whatTheAmpTellsAroundItsTubes(Chassis.Part part, String said) {
         assertThat(MadeFor.differences(AMP, AROUND, AMP, Around.with(part)))
                 .singleElement()
                 .asString()
                 .startsWith(said);
-        assertThat(MadeFor.differences(AMP, AROUND, AMP, Around.channels(2, AROUND)))
+        assertThat(MadeFor.differences(AMP, AROUND, AMP, AROUND.channels(2)))
                 .containsExactly("channels on one supply: 1 in the amp, 2 on the sheet");
     }
 

@@ -16,7 +16,6 @@ import yellowrail.core.swap.Chassis.GridCircuit;
 import yellowrail.core.swap.Chassis.HeaterWinding;
 import yellowrail.core.swap.Chassis.HighTension;
 import yellowrail.core.swap.Chassis.Output;
-import yellowrail.core.swap.Chassis.Rectification;
 import yellowrail.core.swap.Chassis.Room;
 import yellowrail.core.swap.Chassis.SocketWiring;
 import yellowrail.core.tube.Catalogue;
@@ -76,20 +75,29 @@ class NeverPassTest {
                         missing("pins", pins),
                         missing(
                                 "winding",
-                                c.heater().amperes().isEmpty()
-                                        || c.heater().others().isEmpty()),
-                        missing("grid", c.grid().ohms().isEmpty()),
+                                c.part(HeaterWinding.class).amperes().isEmpty()
+                                        || c.part(HeaterWinding.class).others().isEmpty()),
+                        missing("grid", c.part(GridCircuit.class).ohms().isEmpty()),
                         missing(
                                 "control",
                                 !cathode
-                                        && (c.control().coldest().isEmpty()
-                                                || c.control().hottest().isEmpty())),
-                        missing("parts", cathode && c.cathode().resistorWatts().isEmpty()),
-                        missing("supply", c.highTension().windingAmperes().isEmpty()),
+                                        && (c.part(BiasControl.class).coldest().isEmpty()
+                                                || c.part(BiasControl.class)
+                                                        .hottest()
+                                                        .isEmpty())),
+                        missing(
+                                "parts",
+                                cathode
+                                        && c.part(CathodeParts.class)
+                                                .resistorWatts()
+                                                .isEmpty()),
+                        missing(
+                                "supply",
+                                c.part(HighTension.class).windingAmperes().isEmpty()),
                         missing(
                                 "room",
-                                c.room().heightMm().isEmpty()
-                                        && !c.room().tried().orElse(false)))
+                                c.part(Room.class).heightMm().isEmpty()
+                                        && !c.part(Room.class).tried().orElse(false)))
                 .flatMap(Optional::stream)
                 .toList();
     }
@@ -133,24 +141,22 @@ class NeverPassTest {
     }
 
     private Chassis chassis() {
-        return new Chassis(
-                1,
-                new SocketWiring(
+        return Chassis.unanswered(1)
+                .with(new SocketWiring(
                         answered(Set.of()),
                         answered(true),
                         Optional.empty(),
                         false,
                         Optional.of(1.0),
-                        Optional.empty()),
-                new HeaterWinding(answered(9.0), answered(0.6), 0),
-                new GridCircuit(answered(47e3), Optional.of(1)),
-                new BiasControl(answered(-80.0), answered(-2.0)),
-                new CathodeParts(answered(20.0), answered(100.0)),
-                new Output(answered(0.3), answered(true)),
-                new HighTension(answered(0.8), answered(0.0), answered(0.02)),
-                Rectification.UNTOLD,
-                new Chassis.ScreenParts(answered(20.0)),
-                new Room(answered(80.0), answered(160.0), answered(true)));
+                        Optional.empty()))
+                .with(new HeaterWinding(answered(9.0), answered(0.6), 0))
+                .with(new GridCircuit(answered(47e3), Optional.of(1)))
+                .with(new BiasControl(answered(-80.0), answered(-2.0)))
+                .with(new CathodeParts(answered(20.0), answered(100.0)))
+                .with(new Output(answered(0.3), answered(true)))
+                .with(new HighTension(answered(0.8), answered(0.0), answered(0.02)))
+                .with(new Chassis.ScreenParts(answered(20.0)))
+                .with(new Room(answered(80.0), answered(160.0), answered(true)));
     }
 
     private <T> Optional<T> answered(T answer) {

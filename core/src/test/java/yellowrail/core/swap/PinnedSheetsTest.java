@@ -159,7 +159,7 @@ class PinnedSheetsTest {
                         "a winding for two channels",
                         QUAD,
                         "KT88",
-                        Around.channels(2, Around.with(new HeaterWinding(told(12.0), told(1.2), 0)))),
+                        Around.with(new HeaterWinding(told(12.0), told(1.2), 0)).channels(2)),
                 asked("a grid resistor shared", PAIR, "6L6GC", Around.with(new GridCircuit(told(50e3), told(2)))),
                 asked(
                         "a grid resistor that is too large",
@@ -204,7 +204,8 @@ class PinnedSheetsTest {
                         "a choke that is too small",
                         QUAD,
                         "EL34",
-                        Around.channels(2, Around.with(new HighTension(told(0.7), told(0.4), told(0.03))))),
+                        Around.with(new HighTension(told(0.7), told(0.4), told(0.03)))
+                                .channels(2)),
                 asked("a slow rectifier", PAIR, "6L6GC", Around.with(rectifier("GZ34", "5U4GB", 40e-6, 500, 60))),
                 asked("a stiffer rectifier", PAIR, "6L6GC", Around.with(rectifier("5Y3GT", "GZ34", 20e-6, 450, 75))),
                 asked("silicon for a tube", QUAD, "EL34", Around.with(rectifier("GZ34", "silicon", 60e-6, 550, 40))),

@@ -76,24 +76,13 @@ class SizeRowTest {
     })
     void heldInPlace(String type, boolean fits, boolean adaptor, SwapVerdict verdict) {
         Chassis around = Around.with(new Room(Optional.of(30.0), Optional.of(80.0), Optional.of(fits)));
-        Chassis chassis = new Chassis(
-                around.channels(),
-                new SocketWiring(
-                        Optional.of(Set.of()),
-                        Optional.empty(),
-                        Optional.empty(),
-                        adaptor,
-                        Optional.of(1.0),
-                        Optional.empty()),
-                around.heater(),
-                around.grid(),
-                around.control(),
-                around.cathode(),
-                around.output(),
-                around.highTension(),
-                around.rectification(),
-                around.screens(),
-                around.room());
+        Chassis chassis = around.with(new SocketWiring(
+                Optional.of(Set.of()),
+                Optional.empty(),
+                Optional.empty(),
+                adaptor,
+                Optional.of(1.0),
+                Optional.empty()));
         assertThat(row(CATHODE, type, chassis, Criterion.SIZE).verdict()).isEqualTo(verdict);
     }
 }

@@ -58,8 +58,8 @@ class SwapRowsTest {
             int channels,
             SwapVerdict verdict,
             String said) {
-        Chassis chassis =
-                Around.channels(channels, Around.with(new HeaterWinding(figure(winding), figure(others), reserve)));
+        Chassis chassis = Around.with(new HeaterWinding(figure(winding), figure(others), reserve))
+                .channels(channels);
         SwapRow row = row(Swaps.fixed("6L6GC", tubes, 400, 4200, 0.6), type, chassis, Criterion.HEATER);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
@@ -207,8 +207,8 @@ class SwapRowsTest {
                 "0.5  | 0    | ?    | 1 | UNKNOWN | is not answered",
             })
     void supplyCurrent(Double winding, Double choke, Double others, int channels, SwapVerdict verdict, String said) {
-        Chassis chassis =
-                Around.channels(channels, Around.with(new HighTension(figure(winding), figure(choke), figure(others))));
+        Chassis chassis = Around.with(new HighTension(figure(winding), figure(choke), figure(others)))
+                .channels(channels);
         SwapRow row = row(PAIR, "6L6GC", chassis, Criterion.SUPPLY_CURRENT);
         assertThat(row.reason()).contains(said);
         assertThat(row.verdict()).isEqualTo(verdict);
