@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,8 +26,11 @@ import yellowrail.core.reading.Unit;
 /** An unmarked transformer: what readings between its leads tell. Its whole state is in the address. */
 @Controller
 class UnknownController {
-    /** One winding in words. */
-    record Line(String name, String leads, String words) {}
+    private static final List<String> COLOURS =
+            List.of("blue", "red", "brown", "black", "green", "yellow", "orange", "white");
+
+    /** One winding: what it is, its leads in order, and in words. */
+    record Line(String name, List<String> leads, String words) {}
 
     /** One way the taps could be meant, and the load page with the same readings. */
     record Way(String taps, String primary, List<String> near, String query) {}
@@ -45,12 +49,23 @@ class UnknownController {
         model.addAttribute("said", complaints.byField());
         model.addAttribute("asked", !answers.blank(UnknownFields.NOTES));
         model.addAttribute("found", found);
+        model.addAttribute("others", others(read, found));
         model.addAttribute("lines", complaints.any() ? List.of() : lines(found));
         model.addAttribute(
                 "uses", found.uses().stream().map(use -> way(use, read)).toList());
         response.setHeader("Cache-Control", "no-store");
         response.addHeader("Vary", "HX-Request");
         return request.getHeader("HX-Request") != null ? "load/unknown :: answer" : "load/unknown";
+    }
+
+    /** Leads that stand in no winding yet: named ones, and usual colours to begin with. */
+    private static List<String> others(LeadNotes.Read read, UnknownTransformer found) {
+        List<String> drawn =
+                found.windings().stream().flatMap(w -> w.leads().stream()).toList();
+        return Stream.concat(read.leads().stream(), COLOURS.stream())
+                .distinct()
+                .filter(lead -> !drawn.contains(lead))
+                .toList();
     }
 
     private static List<Line> lines(UnknownTransformer found) {
@@ -72,7 +87,7 @@ class UnknownController {
             }
             lines.add(new Line(
                     primary ? "primary" : found.primary().isPresent() ? "secondary" : "winding",
-                    String.join(" – ", w.leads()),
+                    w.leads(),
                     String.join("; ", words) + "."));
         }
         return lines;

@@ -43,7 +43,7 @@ class LoadApiIT extends AppIT {
     @Test
     void aMeasuredTransformer() throws Exception {
         JsonNode answer = sent("""
-                {"taps": "4 8", "driven1": "tap-8", "drive1": "0.914", "other1": "primary", "volts1": "23.83",
+                {"taps": "4 8", "driven1": "tap-8", "drive1": "0.1828", "other1": "primary", "volts1": "4.766",
                  "set1": "16 | 16", "set2": "100", "load": "5.44k"}""", 200);
         JsonNode tap = answer.get("taps").get(1);
         assertThat(tap.get("source").asString()).isEqualTo("MEASURED");

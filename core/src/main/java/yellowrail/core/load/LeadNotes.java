@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * What was read between the leads of an unmarked transformer, as one writes it down, a reading on each line: {@code 1 2 148}
@@ -31,11 +32,31 @@ public final class LeadNotes {
         }
     }
 
-    /** AC volts put on two leads, and read between two others (or the same winding's taps), V above zero. */
-    public record Volts(String driven, String drivenTo, double drive, String read, String readTo, double volts) {}
+    /**
+     * AC volts put on two leads, and read between two others (or the same winding's taps), V above zero.
+     *
+     * @param voltsDigit size of the last digit of what was read, V
+     */
+    public record Volts(
+            String driven,
+            String drivenTo,
+            double drive,
+            String read,
+            String readTo,
+            double volts,
+            double voltsDigit) {}
 
     /** How a text was understood; with a complaint nothing is to be built on it. */
-    public record Read(List<Ohms> ohms, List<Volts> volts, String complaint) {}
+    public record Read(List<Ohms> ohms, List<Volts> volts, String complaint) {
+        /** Every lead that is named, in the order they come. */
+        public List<String> leads() {
+            return Stream.concat(
+                            ohms.stream().flatMap(r -> Stream.of(r.one(), r.two())),
+                            volts.stream().flatMap(r -> Stream.of(r.driven(), r.drivenTo(), r.read(), r.readTo())))
+                    .distinct()
+                    .toList();
+        }
+    }
 
     private LeadNotes() {}
 
@@ -61,7 +82,8 @@ public final class LeadNotes {
                         number(v.group(3), v.group(4)),
                         v.group(5),
                         v.group(6),
-                        number(v.group(7), v.group(8)));
+                        number(v.group(7), v.group(8)),
+                        digit(v.group(7), v.group(8)));
                 String wrong = wrong(reading);
                 if (!wrong.isEmpty()) {
                     return refused(where + wrong);
@@ -81,16 +103,9 @@ public final class LeadNotes {
                         + " volts on two others (1 3 20V 5 6 0.63V).");
             }
         }
-        long leads = java.util.stream.Stream.concat(
-                        ohms.stream().flatMap(r -> java.util.stream.Stream.of(r.one(), r.two())),
-                        volts.stream()
-                                .flatMap(r ->
-                                        java.util.stream.Stream.of(r.driven(), r.drivenTo(), r.read(), r.readTo())))
-                .distinct()
-                .count();
-        return leads > MOST_LEADS
-                ? refused("At most " + MOST_LEADS + " leads, not " + leads + ".")
-                : new Read(List.copyOf(ohms), List.copyOf(volts), "");
+        Read read = new Read(List.copyOf(ohms), List.copyOf(volts), "");
+        int leads = read.leads().size();
+        return leads > MOST_LEADS ? refused("At most " + MOST_LEADS + " leads, not " + leads + ".") : read;
     }
 
     private static String wrong(Volts r) {
@@ -101,8 +116,13 @@ public final class LeadNotes {
             return "volts above zero are needed.";
         }
         return r.drive() > SafeDrive.ANY_LEADS || r.volts() > SafeDrive.ANY_LEADS
-                ? "at most 50 V AC may stand on any leads: take the source off, and repeat it with less."
+                ? SafeDrive.MOST + ": take the source off, and repeat it with less."
                 : "";
+    }
+
+    private static double digit(String digits, String milli) {
+        int decimals = digits.length() - 1 - digits.replace(',', '.').indexOf('.');
+        return Math.pow(10, decimals == digits.length() ? 0 : -decimals) * (milli.isEmpty() ? 1 : 1e-3);
     }
 
     private static double number(String digits, String milli) {

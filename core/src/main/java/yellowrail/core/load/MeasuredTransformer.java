@@ -99,8 +99,8 @@ public record MeasuredTransformer(List<TapRatio> taps, Optional<Estimate> screen
                             Remark.Code.UNSAFE_DRIVE,
                             reading.other().id(),
                             "This reading does not count: " + reading.volts().echo() + " AC stood on the "
-                                    + reading.other().words() + ". At most 50 V AC may stand on any leads: take the"
-                                    + " source off, and repeat it with less."));
+                                    + reading.other().words() + ". " + SafeDrive.MOST
+                                    + ": take the source off, and repeat it with less."));
                 } else {
                     file(reading);
                     coarse(reading);

@@ -6,8 +6,8 @@ import yellowrail.core.reading.Show;
 
 /**
  * What AC volts on one pair of leads put on the others, said before anything is connected. The limits are those of careful
- * practice: 1 V on the low side while the ratio is not known, and never more than 50 V AC on any leads, which is about
- * where local codes begin to ask for protection against touch.
+ * practice: never more than 30 V AC (42 V peak) on any winding or part of one, well below where local codes begin to ask for
+ * protection against touch; and while the ratio is not known 0.2 V on the low side, which even 150 to 1 brings to no more.
  *
  * @param leastVolts lowest likely volts on the other winding, V rms
  * @param mostVolts highest likely volts on any leads of the transformer, the driven ones included, V rms
@@ -16,14 +16,17 @@ import yellowrail.core.reading.Show;
  */
 public record SafeDrive(double leastVolts, double mostVolts, Optional<String> refusal, String words) {
     /** Most on a secondary while the ratio is not known, V rms. */
-    public static final double LOW_SIDE_UNKNOWN = 1;
+    public static final double LOW_SIDE_UNKNOWN = 0.2;
     /** Most on any leads, V rms. */
-    public static final double ANY_LEADS = 50;
+    public static final double ANY_LEADS = 30;
 
-    /** Turns ratios of output transformers, whole primary to a speaker tap: 1 kΩ to 16 Ω, 25 kΩ to 2 Ω. */
-    private static final double LEAST_TURNS = 8;
+    /** Turns ratios, whole primary to a winding, below which it is no speaker's, and beyond which nothing is wound. */
+    static final double LEAST_TURNS = 5;
 
-    private static final double MOST_TURNS = 110;
+    static final double MOST_TURNS = 150;
+
+    /** The limit in words. */
+    static final String MOST = "At most " + Show.plain(ANY_LEADS, 2) + " V AC may stand on any leads";
 
     /** Screen taps lie at 10 to 60 % of their half. */
     private static final double LEAST_SCREEN_TAP = 0.1;
@@ -50,8 +53,10 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
                     least,
                     most,
                     shown(volts) + " on the " + driven.words() + ": " + expected
-                            + ", enough to kill. While the ratio is not known, at most 1 V goes on the low side; better,"
-                            + " put a low AC voltage on the primary.");
+                            + ", more than any leads may have. While the ratio is not known, at most "
+                            + Show.plain(LOW_SIDE_UNKNOWN, 2)
+                            + " V goes on the low side; better, put a low AC voltage on"
+                            + " the primary.");
         }
         if (turns.isPresent() && Math.max(most, volts) > ANY_LEADS) {
             double allowed = ANY_LEADS / Math.max(1, turns.get().high());
@@ -59,7 +64,7 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
                     least,
                     most,
                     shown(volts) + " on the " + driven.words() + ": " + expected
-                            + ". At most 50 V AC may stand on any leads:" + " drive this tap with " + down(allowed)
+                            + ". " + MOST + ":" + " drive this tap with " + down(allowed)
                             + " or less, or drive the primary.");
         }
         return new SafeDrive(
@@ -67,7 +72,7 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
                 Math.max(most, volts),
                 Optional.empty(),
                 shown(volts) + " on the " + driven.words() + ": " + expected
-                        + (turns.isEmpty() ? ": a volt here may be tens of volts there." : "."));
+                        + (turns.isEmpty() ? ": a fraction of a volt here may be tens of volts there." : "."));
     }
 
     private static SafeDrive highSide(Lead driven, double volts, Optional<Estimate> turns) {
@@ -84,8 +89,7 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
             return refused(
                     least,
                     wholeMost,
-                    expected + ". At most 50 V AC may stand on any leads: use " + down(ANY_LEADS * volts / wholeMost)
-                            + " or less.");
+                    expected + ". " + MOST + ": use " + down(ANY_LEADS * volts / wholeMost) + " or less.");
         }
         return new SafeDrive(least, wholeMost, Optional.empty(), expected + ".");
     }

@@ -87,7 +87,7 @@ class LoadMapTest {
                         .cells())
                 .isEmpty();
         MeasuredTransformer apart = MeasuredTransformer.of(List.of(
-                LoadBench.read("tap-8", "0.914", "primary", "23.83"),
+                LoadBench.read("tap-8", "0.1828", "primary", "4.766"),
                 LoadBench.read("primary", "30.00", "tap-8", "1.250")));
         // What contradicts itself is not replaced by the marking.
         Transformer contradicted = new Transformer(Optional.of(5440.0), List.of(8.0), apart);

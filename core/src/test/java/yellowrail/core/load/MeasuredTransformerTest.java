@@ -21,7 +21,7 @@ class MeasuredTransformerTest {
 
     @Test
     void tellsRatioAndOhmsFromTheLowSide() {
-        TapRatio tap = of(read("tap-8", "0.914", "primary", "23.83")).taps().get(0);
+        TapRatio tap = of(read("tap-8", "0.1828", "primary", "4.766")).taps().get(0);
         assertThat(tap.turns().value()).isCloseTo(26.07, within(0.01));
         assertThat(tap.impedance().value()).isCloseTo(680, within(1.0));
         assertThat(tap.primaryOhms().value()).isCloseTo(5438, within(5.0));
@@ -40,7 +40,7 @@ class MeasuredTransformerTest {
     @Test
     void bothSidesAgreeAndTheirMeanIsTaken() {
         MeasuredTransformer both =
-                of(read("tap-8", "0.914", "primary", "23.70"), read("primary", "30.00", "tap-8", "1.147"));
+                of(read("tap-8", "0.1828", "primary", "4.740"), read("primary", "30.00", "tap-8", "1.147"));
         assertThat(both.agrees()).isTrue();
         assertThat(both.taps().get(0).bothSides()).isTrue();
         assertThat(both.taps().get(0).turns().value()).isCloseTo((25.93 + 26.155) / 2, within(0.01));
@@ -50,7 +50,7 @@ class MeasuredTransformerTest {
     @Test
     void sidesThatDisagreeTellNothing() {
         MeasuredTransformer apart =
-                of(read("tap-8", "0.914", "primary", "23.83"), read("primary", "30.00", "tap-8", "1.250"));
+                of(read("tap-8", "0.1828", "primary", "4.766"), read("primary", "30.00", "tap-8", "1.250"));
         assertThat(apart.agrees()).isFalse();
         assertThat(apart.taps()).isEmpty();
         assertThat(codes(apart)).contains(Remark.Code.SIDES_DISAGREE);
@@ -66,12 +66,12 @@ class MeasuredTransformerTest {
         Meter coarse = new Meter(
                 "coarse", new Accuracy(1, 1), new Accuracy(1, 1), new Accuracy(1, 1), Optional.of(new Accuracy(3, 5)));
         assertThat(of(
-                                read("tap-8", "0.914", "primary", "23.83", coarse),
+                                read("tap-8", "0.1828", "primary", "4.766", coarse),
                                 read("primary", "30.00", "tap-8", "1.200", coarse))
                         .agrees())
                 .isTrue();
         assertThat(of(
-                                read("tap-8", "0.9140", "primary", "23.83", Meter.BENCH),
+                                read("tap-8", "0.18280", "primary", "4.766", Meter.BENCH),
                                 read("primary", "30.00", "tap-8", "1.2000", Meter.BENCH))
                         .agrees())
                 .isFalse();
@@ -80,7 +80,7 @@ class MeasuredTransformerTest {
     @Test
     void aThirdReadingThatAgreesWithOneDoesNotHideTheOther() {
         MeasuredTransformer three = of(
-                read("tap-8", "0.914", "primary", "23.83"),
+                read("tap-8", "0.1828", "primary", "4.766"),
                 read("primary", "30.00", "tap-8", "1.250"),
                 read("primary", "30.00", "tap-8", "1.150"));
         assertThat(three.agrees()).isFalse();
@@ -93,10 +93,10 @@ class MeasuredTransformerTest {
         assertThat(bold.taps()).isEmpty();
         assertThat(codes(bold)).containsExactly(Remark.Code.UNSAFE_DRIVE);
         // Not even when its other side happens to stand below the limit: the ratio was not known when it was connected.
-        assertThat(of(read("tap-8", "1.5", "primary", "39.1")).taps()).isEmpty();
+        assertThat(of(read("tap-8", "1.0", "primary", "26.07")).taps()).isEmpty();
         // Once it is known, the same drive counts.
         MeasuredTransformer known =
-                of(read("tap-8", "0.914", "primary", "23.83"), read("tap-8", "1.5", "primary", "39.1"));
+                of(read("tap-8", "0.1828", "primary", "4.766"), read("tap-8", "1.0", "primary", "26.07"));
         assertThat(known.taps().get(0).from()).hasSize(2);
         assertThat(codes(known)).doesNotContain(Remark.Code.UNSAFE_DRIVE);
     }
@@ -104,17 +104,17 @@ class MeasuredTransformerTest {
     /** What is marked 16 Ω may be the 4 Ω lead: twice the volts that the marking promises. */
     @Test
     void aTapThatWasNotMeasuredItselfIsNotKnown() {
-        MeasuredTransformer known = of(read("tap-8", "0.914", "primary", "23.83"));
-        assertThat(known.drive(Lead.tap(8), 1.8).refusal()).isEmpty();
-        assertThat(known.drive(Lead.tap(16), 1.8).refusal()).isPresent();
-        assertThat(known.drive(Lead.tap(16), 1).refusal()).isEmpty();
-        assertThat(codes(of(read("tap-8", "0.914", "primary", "23.83"), read("tap-16", "1.8", "primary", "33.2"))))
+        MeasuredTransformer known = of(read("tap-8", "0.1828", "primary", "4.766"));
+        assertThat(known.drive(Lead.tap(8), 1.1).refusal()).isEmpty();
+        assertThat(known.drive(Lead.tap(16), 1.1).refusal()).isPresent();
+        assertThat(known.drive(Lead.tap(16), 0.2).refusal()).isEmpty();
+        assertThat(codes(of(read("tap-8", "0.1828", "primary", "4.766"), read("tap-16", "1.1", "primary", "20.3"))))
                 .contains(Remark.Code.UNSAFE_DRIVE);
     }
 
     @Test
-    void moreThanFiftyVoltsReadAreAStopWhateverWasExpected() {
-        MeasuredTransformer high = of(read("tap-8", "0.95", "primary", "61.0"));
+    void moreThanThirtyVoltsReadAreAStopWhateverWasExpected() {
+        MeasuredTransformer high = of(read("tap-8", "0.19", "primary", "61.0"));
         assertThat(high.taps()).isEmpty();
         assertThat(codes(high)).containsExactly(Remark.Code.UNSAFE_DRIVE);
         assertThat(high.remarks().get(0).sentence()).contains("61.0 V AC stood on the whole primary");
@@ -179,7 +179,7 @@ class MeasuredTransformerTest {
 
     @Test
     void isHeldAgainstTheMarking() {
-        MeasuredTransformer measured = of(read("tap-8", "0.914", "primary", "23.83"));
+        MeasuredTransformer measured = of(read("tap-8", "0.1828", "primary", "4.766"));
         assertThat(new Transformer(Optional.of(5200.0), List.of(4.0, 8.0), measured).againstMarking())
                 .isEmpty();
         assertThat(new Transformer(Optional.of(21_700.0), List.of(8.0), measured)
