@@ -117,7 +117,7 @@ class StageSolverTest {
 
     private static final List<String> TYPES = List.of("6V6GT", "EL84", "6L6GC", "EL34", "6550", "KT88", "KT66", "7591");
 
-    private static Stage random(Random random, int trial) {
+    static Stage random(Random random, int trial) {
         boolean pushPull = random.nextBoolean();
         int each = 1 + random.nextInt(trial % 10 == 0 ? 4 : 2);
         List<StageTube> tubes = new ArrayList<>();
