@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import yellowrail.app.forms.CheckFields;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSchema;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.sensing.Parameter;
@@ -55,6 +56,7 @@ public final class AmpForm {
 
     private final Map<String, String> texts = new LinkedHashMap<>();
     private final Map<String, List<String>> lists = new LinkedHashMap<>();
+    private final Map<String, String> noTexts = new LinkedHashMap<>();
 
     private AmpForm() {
         FIELDS.forEach(f -> texts.put(f.name(), ""));
@@ -67,34 +69,34 @@ public final class AmpForm {
     }
 
     /**
-     * As sent in JSON: texts and numbers, lists of them, nothing deeper. A name that is no field is kept, for the reader to
-     * refuse it.
+     * As sent in JSON: a text for each field, a list of texts where one is asked for each. What is none, and a name that is no
+     * field, is kept for the reader to refuse by its name.
      */
     @JsonCreator
     public static AmpForm sent(Map<String, Object> sent) {
         AmpForm form = new AmpForm();
         sent.forEach((name, value) -> {
-            if (form.lists.containsKey(name)) {
-                form.lists.put(name, value == null ? List.of() : listed(name, value));
-            } else {
-                form.texts.put(name, scalar(name, value));
+            boolean list = form.lists.containsKey(name);
+            if (list && value instanceof List<?> texts && texts.stream().allMatch(AmpForm::text)) {
+                form.lists.put(
+                        name,
+                        texts.stream().map(t -> t == null ? "" : (String) t).toList());
+            } else if (!list && text(value)) {
+                form.texts.put(name, value == null ? "" : (String) value);
+            } else if (value != null) {
+                form.noTexts.put(name, list ? FieldErrors.TEXTS_TAKEN : FieldErrors.TEXT_TAKEN);
             }
         });
         return form;
     }
 
-    private static List<String> listed(String name, Object value) {
-        if (!(value instanceof List<?> list)) {
-            throw new IllegalArgumentException(name + " is a list, one text for each");
-        }
-        return list.stream().map(v -> scalar(name, v)).toList();
+    private static boolean text(Object value) {
+        return value == null || value instanceof String;
     }
 
-    private static String scalar(String name, Object value) {
-        if (value instanceof Map || value instanceof List) {
-            throw new IllegalArgumentException(name + " is one text");
-        }
-        return value == null ? "" : value.toString();
+    /** What was sent that is no text, by the names of the fields, each with what is said of it. */
+    Map<String, String> noTexts() {
+        return noTexts;
     }
 
     /** As a page sends it; parameters that are no field of an amp belong to the page. */
@@ -209,6 +211,7 @@ public final class AmpForm {
         AmpForm copy = new AmpForm();
         copy.texts.putAll(texts);
         copy.lists.putAll(lists);
+        copy.noTexts.putAll(noTexts);
         return copy;
     }
 }

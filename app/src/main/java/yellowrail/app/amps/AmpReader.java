@@ -25,6 +25,7 @@ public final class AmpReader {
     /** @param targets names of the target windows that can be chosen */
     public static Read read(AmpForm form, Catalogue catalogue, List<String> targets) {
         FieldErrors complaints = new FieldErrors();
+        form.noTexts().forEach(complaints::add);
         PartReader in = new PartReader(form, complaints);
         String name = name(in.read(AmpForm.NAME), complaints);
         Optional<StageLayout> stage = new StagePart(in, catalogue).read();

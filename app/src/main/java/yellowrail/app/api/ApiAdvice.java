@@ -76,10 +76,7 @@ class ApiAdvice {
                     known));
         }
         if (unreadable.getCause() instanceof MismatchedInputException other && other.getTargetType() == String.class) {
-            return refused(at(
-                    where(other),
-                    "A text is taken here, in quotation marks, as in \"4.2 k\"; what was sent is a number, a list, an object, or"
-                            + " true or false."));
+            return refused(at(where(other), FieldErrors.TEXT_TAKEN));
         }
         return ResponseEntity.badRequest().body(unreadable());
     }

@@ -22,6 +22,15 @@ public final class FieldErrors {
      */
     public record Complaint(String sentence, List<String> choices, boolean asked, boolean dangerous) {}
 
+    /** What is said of a number, a list or anything else sent where a text belongs. */
+    public static final String TEXT_TAKEN =
+            "A text is taken here, in quotation marks, as in \"4.2 k\"; what was sent is a number, a list, an object, or"
+                    + " true or false.";
+
+    /** The same where a list of texts belongs. */
+    public static final String TEXTS_TAKEN =
+            "A list of texts is taken here, as in [\"V1\", \"V2\"]; what was sent is none.";
+
     private final Map<String, Complaint> byField = new LinkedHashMap<>();
     private final Map<String, Typed> understood = new LinkedHashMap<>();
 

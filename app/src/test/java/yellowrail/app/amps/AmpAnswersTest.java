@@ -1,10 +1,13 @@
 package yellowrail.app.amps;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.GoldenAnswers;
 import yellowrail.core.tube.Catalogue;
 
@@ -48,6 +51,26 @@ class AmpAnswersTest {
             }
         }
         GoldenAnswers.same("amps.txt", lines);
+    }
+
+    /** A number, a list, an object or a truth where a text belongs is refused by its name; so is a text where a list does. */
+    @Test
+    void noTextIsRefusedByItsName() {
+        for (Object value : List.of(8000, List.of("8000"), Map.of("ohms", "8000"), true)) {
+            assertThat(refused("zaa", value)).contains("zaa", FieldErrors.TEXT_TAKEN);
+            assertThat(refused("r", value)).contains("r → ", FieldErrors.TEXT_TAKEN);
+        }
+        for (Object value : List.of("6L6GC", 6550, List.of(6550), List.of(List.of("6L6GC")), Map.of("V1", "6L6GC"))) {
+            assertThat(refused("socketType", value)).contains("socketType", FieldErrors.TEXTS_TAKEN);
+        }
+    }
+
+    private static String refused(String name, Object value) {
+        Map<String, Object> sent = new LinkedHashMap<>(USUAL);
+        sent.put(name, value);
+        AmpReader.Read read = AmpReader.read(AmpForm.sent(sent), Catalogue.shipped(), List.of("middle"));
+        assertThat(read.description()).isEmpty();
+        return GoldenAnswers.refusals(read.complaints());
     }
 
     private static AmpForm written(Map<String, Object> sent) {

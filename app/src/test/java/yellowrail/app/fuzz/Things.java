@@ -84,6 +84,7 @@ final class Things extends Generated {
         amp.put("highest", nasty.sometimes(5) ? figure(250, "V") : "");
         int nodes = random.nextInt(4);
         amp.put("nodeLabel", times(nodes, i -> nasty.sometimes(calm) ? nasty.text() : "node " + i));
+        amp.put("nodeStands", times(nodes, i -> one(List.of("", "above", "below"))));
         amp.put("nodeFarads", times(nodes, i -> perhaps(100, "µF")));
         amp.put("nodeVolts", times(nodes, i -> perhaps(500, "V")));
         amp.put("screenOhms", perhaps(470, "Ω"));
