@@ -106,6 +106,9 @@ class ApiIT extends AppIT {
         assertThat(call("/amps/" + amp + "/rounds", round).status()).isEqualTo(201);
         assertThat(call("/amps/" + amp + "/rounds", round.replace("295", "395")).status())
                 .isEqualTo(409);
+        Answer noText = call("/amps/" + amp + "/rounds", "{\"id\": \"" + UUID.randomUUID() + "\", \"limiter\": true}");
+        assertThat(noText.status()).isEqualTo(422);
+        assertThat(noText.body().get("errors").toString()).contains("\"limiter\"", "A text is taken here");
         assertThat(call("/amps/" + amp + "/rounds", null).body()).hasSize(1);
         JsonNode first = kept.body().get("sockets").get(0).get("idle").get("plateDissipation");
         assertThat(first.get("value").asDouble()).isCloseTo((300 - 0.3) * 0.030 * 0.9, within(1e-6));
