@@ -1,7 +1,5 @@
 package yellowrail.app.rounds;
 
-import static yellowrail.app.forms.CheckForm.or;
-
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
@@ -100,9 +98,9 @@ class RoundController {
             }
         });
         Map<String, String> said = new LinkedHashMap<>();
-        RoundFields.ALL.forEach(f -> said.put(f.name(), or(request.getParameter(f.name()), "")));
-        // The page shows their boxes: left empty they say no.
-        List.of(CheckFields.LIMITER, CheckFields.REDUCED).forEach(f -> said.replace(f.name(), "", "no"));
+        RoundFields.ALL.forEach(f -> said.put(f.name(), request.getParameter(f.name())));
+        // The page shows their boxes: left empty they are not sent, and say no.
+        List.of(CheckFields.LIMITER, CheckFields.REDUCED).forEach(f -> said.putIfAbsent(f.name(), "no"));
         return new RoundForm(
                 request.getParameter("id"),
                 null,

@@ -1,6 +1,5 @@
 package yellowrail.core.stage;
 
-import java.util.Optional;
 import java.util.function.DoubleFunction;
 import org.hipparchus.analysis.solvers.BrentSolver;
 import yellowrail.core.reading.Show;
@@ -50,29 +49,31 @@ public final class StageIdle {
         double before = Double.NaN;
         double most = Double.NEGATIVE_INFINITY;
         double hottest = cold;
-        Optional<NoSolution> unsolved = Optional.empty();
         for (int i = 0; i <= STEPS; i++) {
             double x = cold + (hot - cold) * i / STEPS;
-            try {
-                double now = watts(set.apply(x));
-                if (now >= watts && Double.isNaN(before)) {
-                    coldEnough(now, watts, resistor);
-                    return set.apply(x);
-                }
-                if (now >= watts) {
-                    return set.apply(between(set, watts, before, x));
-                }
+            double now = orNothing(set, x);
+            if (now >= watts && i == 0) {
+                coldEnough(now, watts, resistor);
+                return set.apply(x);
+            }
+            if (now >= watts && Double.isNaN(before)) {
+                throw new NoSolution("An idle of " + Show.significant(watts, 3)
+                        + " W is not found: nothing colder than " + Show.significant(now, 3) + " W can be solved.");
+            }
+            if (now >= watts) {
+                return set.apply(between(set, watts, before, x));
+            }
+            if (now > 0) {
                 before = x;
-                if (now > most) {
-                    most = now;
-                    hottest = x;
-                }
-            } catch (NoSolution none) {
-                unsolved = Optional.of(none);
+            }
+            if (now > most) {
+                most = now;
+                hottest = x;
             }
         }
-        if (most == Double.NEGATIVE_INFINITY) {
-            throw unsolved.orElseThrow();
+        if (!(most > 0)) {
+            // Says why.
+            watts(set.apply(hot));
         }
         // The hottest may lie between two steps.
         double step = (hot - cold) / STEPS;
@@ -88,6 +89,7 @@ public final class StageIdle {
                 + " W at idle: even at its hottest this stage gives " + Show.significant(most, 3) + " W.");
     }
 
+    /** Idle watts; zero where they cannot be solved. */
     private static double orNothing(DoubleFunction<Stage> set, double x) {
         try {
             return watts(set.apply(x));
