@@ -78,6 +78,7 @@ record StagePart(PartReader in, Catalogue catalogue) {
             in.complaints().add("sockets", "An output stage here has 1 to 8 tubes.");
             return sockets;
         }
+        in.noneBeyond(OF_SOCKET, count, "socket");
         boolean whole = true;
         for (int i = 0; i < count; i++) {
             Optional<Socket> socket = socket(i, topology);

@@ -133,6 +133,7 @@ record SupplyPart(PartReader in) {
         if (count > MOST_NODES) {
             in.complaints().add(PartReader.at(NODE, MOST_NODES), "At most " + MOST_NODES + " nodes.");
         }
+        in.noneBeyond(OF_NODE, count, "node");
         for (int i = 0; i < Math.min(count, MOST_NODES); i++) {
             String name = Texts.line(in.read(NODE, i));
             if (name.length() > Texts.DESIGNATION) {
@@ -140,7 +141,10 @@ record SupplyPart(PartReader in) {
             } else if (nodes.stream().anyMatch(n -> n.name().equals(name))) {
                 in.complaints()
                         .add(PartReader.at(NODE, i), "Two nodes are called “" + name + "”; give each its own name.");
-            } else if (!name.isEmpty()) {
+            } else if (name.isEmpty()) {
+                in.beside(NODE_FARADS, i, "node");
+                in.beside(NODE_VOLTS, i, "node");
+            } else {
                 nodes.add(node(i, name));
             }
         }

@@ -65,6 +65,15 @@ class AmpAnswersTest {
         }
     }
 
+    /** What stands beside no socket and no named node is not ignored. */
+    @Test
+    void whatStandsBesideNothingIsRefused() {
+        assertThat(refused("socketType", List.of("6L6GC", "", "EL34"))).contains("socketType2", "beside no socket");
+        assertThat(refused("nodeFarads", List.of("47", "", "", "", "100"))).contains("nodeFarads4", "beside no node");
+        assertThat(refused("nodeFarads", List.of("47", "", "33"))).contains("nodeFarads2", "beside no node");
+        assertThat(refused("nodeVolts", List.of("450", "", "2 × 350"))).contains("nodeVolts2", "beside no node");
+    }
+
     private static String refused(String name, Object value) {
         Map<String, Object> sent = new LinkedHashMap<>(USUAL);
         sent.put(name, value);
