@@ -96,6 +96,10 @@ final class LeadFinding {
         if (driven.isEmpty()) {
             open.add("Ohms " + v.driven() + " to " + v.drivenTo()
                     + " come before volts on them: they show which winding that is.");
+        } else if (windings.size() == 1 && v.drive() > SafeDrive.LOW_SIDE_UNKNOWN) {
+            open.add("Ohms of the other leads come before " + Show.plain(v.drive(), 3) + " V on " + v.driven() + " and "
+                    + v.drivenTo() + ": which winding has the most ohms is not known, and until then at most "
+                    + Show.plain(SafeDrive.LOW_SIDE_UNKNOWN, 2) + " V goes on any.");
         } else if (driven.get() == windings.get(0)) {
             part(v, driven.get());
         } else {

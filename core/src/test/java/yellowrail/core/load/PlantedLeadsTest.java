@@ -67,6 +67,7 @@ class PlantedLeadsTest {
                 "+1 3 20V 8 9 8V! a line or 600 Ω winding?! 2.5 to 1 is no speaker's, and was listed with uses",
                 "+1 3 20V 8 9 4.2V! a line or 600 Ω winding?! 4.8 to 1",
                 "+1 3 20V 4 5 0.6V! A ratio! the secondary's ohms are not read",
+                "8 9 0.6;8 9 6V 1 3 29V! which winding has the most ohms is not known! a low winding alone, driven with 6 V",
                 "8 9 0.6;1 3 20V 8 9 0.63V! Ohms 1 to 3 come before volts on them! volts before ohms",
                 "1 2 310;5 6 0.2;6 7 0.2;5 7 0.4;1 2 30V 5 6 0.15V! Volts on the whole of it! only a part of a secondary read",
             })
@@ -94,7 +95,7 @@ class PlantedLeadsTest {
                 "1 2 310;8 9 0.5;9 8 0.8;1 2 20V 8 9 0.63V! low ohms read twice with other leads of the meter",
                 "1 2 314;5 6 0.3;5 7 0.3;5 8 0.4;1 2 20V 5 6 0.447V;1 2 20V 5 7 0.632V;1 2 20V 5 8 0.894V! ohms too low to tell order",
                 "1 2 314;5 6 0.3;5 8 0.4;1 2 20V 5 6 0.894V;1 2 20V 5 8 0.632V! the same, ends taken for a tap",
-                "1 2 310;8 9 0.6;1 2 30V 8 9 0.21V! 143 to 1 is wound for a valve of high resistance",
+                "1 2 310;8 9 0.6;1 2 30V 8 9 0.21V! 143 to 1 is wound for a tube of high resistance",
                 "1 2 90;8 9 0.6;1 2 20V 8 9 3.5V! 5.7 to 1 is wound for many tubes side by side",
                 "1 5 300;1 2 85;2 5 215;1 3 145;3 5 156;1 4 222;4 5 78;8 9 0.5;1 5 20V 1 2 5.7V;1 5 20V 1 3 10V;1 5 20V 8 9 0.6V"
                         + "! an ultralinear primary",
