@@ -108,6 +108,12 @@ abstract class BenchPage extends BrowserIT {
 
     protected void declares(String power) {
         clicks(page.locator("form[data-kind=declare]:has(input[value=" + power + "]) button"));
+        shows(power);
+    }
+
+    /** A newer event may be the page's own step from one stop to the next: waits until the page shows the power declared. */
+    protected void shows(String power) {
+        page.waitForSelector("#bench .power.p-" + power);
     }
 
     protected void goesTo(String stop) {

@@ -152,6 +152,7 @@ abstract class CountedPage extends JourneyPage {
 
     protected void declaresCounted(String power) {
         presses(page.locator("form[data-kind=declare]:has(input[value=" + power + "]) button"));
+        shows(power);
     }
 
     protected void signsCounted() {
