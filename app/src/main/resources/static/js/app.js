@@ -76,10 +76,22 @@ document.addEventListener('click', (event) => {
   const choice = event.target.closest('[data-fill]');
   if (!choice) return;
   const field = document.getElementById(choice.dataset.fill);
-  field.value = choice.textContent.trim();
+  field.value = choice.dataset.value || choice.textContent.trim();
   field.dispatchEvent(new Event('input', { bubbles: true }));
+  if (field.tagName === 'SELECT') field.dispatchEvent(new Event('change', { bubbles: true }));
   field.focus();
+  if (choice.dataset.keep) keepAnswer(choice.dataset.keep, field);
 });
+
+// An answer that holds for the amp is kept with it; whether it was is said beside its field.
+async function keepAnswer(address, field) {
+  const said = document.getElementById(`${field.id}-said`);
+  said.textContent = '';
+  const body = new URLSearchParams({ [field.name]: field.value });
+  const response = await fetch(address, { method: 'POST', body }).catch(() => null);
+  said.textContent =
+    response && response.ok ? ' (kept with this amp)' : ' (not kept with this amp: no answer just now; it counts here)';
+}
 
 // Fields that come anew: an answer to a form that has changed since is not put in, it is asked for again.
 const written = (form) => new URLSearchParams(new FormData(form)).toString();

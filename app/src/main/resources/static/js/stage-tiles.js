@@ -117,3 +117,21 @@ export function statements(list) {
     }),
   );
 }
+
+// What is played is not said and decides: one tap says it, and keeps it with the amp.
+export function dutyAsked(question) {
+  const box = document.getElementById('duty-asked');
+  box.hidden = !question;
+  box.replaceChildren();
+  if (!question) return;
+  const asked = part(box, 'p', 'mb-1', '');
+  part(asked, 'b', 'tone-near', '◇ What is played?');
+  asked.append(` It decides: ${question.limits}.`);
+  question.answers.forEach((a) => {
+    const button = part(box, 'button', 'act plain', `${a.words}: ${a.standing}`);
+    button.type = 'button';
+    button.dataset.fill = 'duty';
+    button.dataset.value = a.duty;
+    if (box.dataset.keep) button.dataset.keep = box.dataset.keep;
+  });
+}

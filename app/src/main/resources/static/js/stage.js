@@ -2,7 +2,7 @@
 import { operatingChart } from './stage-chart.js';
 import { heat, distortion } from './stage-curves.js';
 import { Sweeps } from './stage-sweeps.js';
-import { tiles, limits, statements } from './stage-tiles.js';
+import { tiles, limits, statements, dutyAsked } from './stage-tiles.js';
 
 const form = document.getElementById('stage');
 // On a phone only the chart and the figures lie open; the rest is one tap away.
@@ -147,6 +147,7 @@ function draw(p) {
   }
   form.dataset.rated = p.ratedWatts;
   statements(p.statements);
+  dutyAsked(p.duty);
   tiles(p.tiles);
   limits(p.limits);
   operatingChart(p, points);

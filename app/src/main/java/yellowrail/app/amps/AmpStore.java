@@ -18,6 +18,8 @@ import yellowrail.app.web.EachShown;
 import yellowrail.app.web.NotThere;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
+import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.Socket;
 
 /** Amps: kept in versions, never changed. */
@@ -169,6 +171,20 @@ public class AmpStore {
             return amp;
         }
         return keep(UUID.randomUUID(), ampId, amp.version(), amp.description().biased(told));
+    }
+
+    /** The amp with what it plays said, as a version of its own; one that says it already is left as it is. */
+    @Transactional
+    public Amp tellDuty(UUID ampId, Duty told) {
+        Amp amp = amp(ampId);
+        Judging judging = amp.description().judging();
+        return judging.duty() == told
+                ? amp
+                : keep(
+                        UUID.randomUUID(),
+                        ampId,
+                        amp.version(),
+                        amp.description().judged(judging.playing(told)));
     }
 
     /**

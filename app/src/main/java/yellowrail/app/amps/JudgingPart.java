@@ -5,6 +5,8 @@ import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.FieldSpec.Pick;
+import yellowrail.app.forms.Words;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Judging;
 import yellowrail.core.amp.SenseGroup;
 import yellowrail.core.reading.Field;
@@ -36,7 +38,9 @@ record JudgingPart(PartReader in, List<String> targets) {
     static final FieldSpec<Optional<Double>> CEILING =
             PartReader.quantity("ceiling", "Ceiling, % of the rating", "usual", SHARE);
 
-    static final List<FieldSpec<?>> FIELDS = List.of(MAKER, TARGET, JUDGE_BY, CEILING);
+    static final FieldSpec<Duty> DUTY = FieldSpec.pick("duty", "What is played", Words.DUTY);
+
+    static final List<FieldSpec<?>> FIELDS = List.of(MAKER, TARGET, JUDGE_BY, CEILING, DUTY);
 
     private static Pick<String> system(RatingSystem system) {
         return new Pick<>(system.name(), system.words(), system.name());
@@ -49,7 +53,7 @@ record JudgingPart(PartReader in, List<String> targets) {
             in.complaints().add(TARGET.name(), "There is no target called “" + FieldErrors.shorten(target) + "”.");
         }
         Optional<Double> ceiling = in.read(CEILING).map(p -> p / 100);
-        return new Judging(target, ceiling, in.read(JUDGE_BY), maker);
+        return new Judging(target, ceiling, in.read(JUDGE_BY), maker, in.read(DUTY));
     }
 
     /** The maker's figure is a reading at the amp's own test point, so it is read like one. */
@@ -68,6 +72,7 @@ record JudgingPart(PartReader in, List<String> targets) {
         return form.with(MAKER, judging.makersFigure())
                 .with(TARGET, judging.target())
                 .with(JUDGE_BY, judging.system())
+                .with(DUTY, judging.duty())
                 .with(CEILING, judging.ceiling().map(c -> 100 * c));
     }
 }

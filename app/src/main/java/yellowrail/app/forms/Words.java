@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.idle.PlateVolts.Reference;
 import yellowrail.core.reading.Meter;
@@ -20,6 +21,12 @@ public final class Words {
             new Pick<>("pentode", "pentode", Connection.PENTODE),
             new Pick<>("ul", "ultralinear", Connection.ULTRALINEAR),
             new Pick<>("triode", "triode", Connection.TRIODE));
+    public static final List<Pick<Duty>> DUTY = List.of(
+            new Pick<>("unsaid", "not said: music or guitar", Duty.NOT_SAID),
+            new Pick<>("music", Duty.MUSIC.words(), Duty.MUSIC),
+            new Pick<>("clean", Duty.CLEAN.words(), Duty.CLEAN),
+            new Pick<>("hard", Duty.HARD.words(), Duty.HARD),
+            new Pick<>("tone", Duty.TONE.words(), Duty.TONE));
     public static final List<Pick<BiasScheme>> BIAS = List.of(
             new Pick<>("unknown", "fixed bias, supply not known", BiasScheme.FIXED_UNKNOWN),
             new Pick<>("tracking", "fixed bias that follows the mains", BiasScheme.FIXED_TRACKING),
@@ -47,6 +54,14 @@ public final class Words {
                 .filter(p -> p.value().equals(word))
                 .map(Pick::means)
                 .filter(BiasScheme.FIXED_UNKNOWN.outcomes()::contains)
+                .findFirst();
+    }
+
+    /** What a word that answers what is played means; empty for every other. */
+    public static Optional<Duty> duty(String word) {
+        return DUTY.stream()
+                .filter(p -> p.value().equals(word))
+                .map(Pick::means)
                 .findFirst();
     }
 

@@ -133,7 +133,7 @@ public class LoadAnswers {
                     .load(open.cell().factor())
                     .stage();
             SpeakerOnTap load = asked.onTap();
-            double drive = new StageSolver(stage).fullDrive();
+            double drive = new StageSolver(stage).full().drive();
             return SpeakerNetwork.of(load)
                     .map(network -> Netlist.of(stage, new ReactiveSolver(stage, load).at(hertz, drive), network))
                     .orElseGet(() -> Netlist.of(stage, new StageSolver(stage).driven(drive)));

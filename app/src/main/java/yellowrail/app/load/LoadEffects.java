@@ -5,8 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import yellowrail.app.stage.DutyQuestion;
 import yellowrail.app.stage.JudgedRow;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.StageJudgements;
@@ -164,6 +166,28 @@ public class LoadEffects {
         }
     }
 
+    /** Whether what is played decides at any of these loads. */
+    Optional<DutyQuestion> duty(DoubleStream factors, Judge judge) {
+        if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
+            return Optional.empty();
+        }
+        return DutyQuestion.of(factors.boxed()
+                .flatMap(factor -> {
+                    try {
+                        StageSetting at = judge.setting().get().load(factor);
+                        return StageJudgements.of(
+                                at,
+                                engine.picture(at, judge.highest()),
+                                judge.highest(),
+                                judge.facts().get())
+                                .stream();
+                    } catch (NoSolution none) {
+                        return Stream.empty();
+                    }
+                })
+                .toList());
+    }
+
     /** The stage at this load and full drive; empty where it cannot be solved. */
     Optional<Cycle> full(double factor, Judge judge) {
         try {
@@ -216,7 +240,7 @@ public class LoadEffects {
                 lines,
                 trouble.isEmpty() ? claims(judge) : List.of(),
                 trouble.isEmpty()
-                        ? "Model, not measurement, at full sine into a resistor of these ohms. A speaker's impedance is not"
+                        ? "Model, not measurement, into a resistor of these ohms. A speaker's impedance is not"
                                 + " constant over frequency: at its resonance and in the treble it is a multiple of the"
                                 + " marking."
                         : trouble);

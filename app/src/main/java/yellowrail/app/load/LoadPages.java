@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.stage.OnStage;
 import yellowrail.app.transformers.TapLine;
+import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.Wiring;
 
@@ -49,6 +50,14 @@ class LoadPages {
                 opened.map(o -> o.row().speakers())
                         .filter(s -> s.drivers().size() > 1)
                         .map(WiringDrawing::of)
+                        .orElse(null),
+                asked.map()
+                        .flatMap(m -> effects.duty(
+                                m.rows().stream()
+                                        .flatMap(r -> r.cells().stream())
+                                        .filter(c -> c.stop().isEmpty())
+                                        .mapToDouble(LoadMap.Cell::factor),
+                                judge))
                         .orElse(null),
                 asked.map()
                         .map(m -> grid.of(m, read.transformer().orElseThrow(), judge, opened))

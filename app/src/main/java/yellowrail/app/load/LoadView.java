@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.FrequencyPlot;
+import yellowrail.app.stage.DutyQuestion;
 import yellowrail.app.transformers.TapLine;
 
 /**
@@ -14,6 +15,7 @@ import yellowrail.app.transformers.TapLine;
  * @param rows what each typed drive puts on the other winding, by row
  * @param remarks gravest first
  * @param wired the open cell's speakers as they are wired; null for a single one
+ * @param duty what is played, where it is not said and decides; null where it does not
  * @param real what copper, inductance and core make of the open cell
  * @param impedance of the open cell's speakers over frequency; null where only their marking is known
  * @param heats whether heat over frequency can be asked for
@@ -27,6 +29,7 @@ record LoadView(
         List<RemarkLine> remarks,
         Picture picture,
         WiringDrawing wired,
+        DutyQuestion duty,
         Grid grid,
         Consequences consequences,
         List<RemarkLine> real,

@@ -146,6 +146,17 @@ class OverviewController {
         return round.matches("[0-9a-f-]{36}") ? "redirect:/rounds/" + round : "redirect:/amps/" + id;
     }
 
+    /** The one-tap answer to what is played, kept as a version of the amp's description. */
+    @PostMapping("/amps/{id}/duty")
+    String tellDuty(@PathVariable UUID id, @RequestParam String duty) {
+        amps.tellDuty(
+                id,
+                Words.duty(duty)
+                        .orElseThrow(
+                                () -> new NotThere("answer “" + FieldErrors.shorten(duty) + "” to what is played")));
+        return "redirect:/amps/" + id;
+    }
+
     private static boolean sameSockets(Round round, AmpDescription now) {
         return round.amp().description().sockets().equals(now.sockets());
     }

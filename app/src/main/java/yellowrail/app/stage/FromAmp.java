@@ -103,6 +103,7 @@ public class FromAmp {
                     .known(StageFields.TOPOLOGY, a.stage().topology())
                     .known(StageFields.CONNECTION, a.stage().connection())
                     .known(StageFields.TAP, a.stage().tap())
+                    .known(StageFields.DUTY, a.judging().duty())
                     .known(StageFields.HIGHEST, a.mains().highest() / a.mains().nominal());
             bias();
             load();

@@ -78,7 +78,7 @@ public record JudgedRow(
                 now
                         + shown(worst)
                         + (worst.at() == At.NOW ? "" : " at " + Show.fixed(100 * worst.mains(), 0) + " % mains"),
-                worst.judgement().map(g -> against(g, worst.standing())).orElse(without(worst.standing())),
+                worst.judgement().map(g -> against(worst, g)).orElse(without(worst.standing())),
                 worst.standing(),
                 worst.formula(),
                 worst.judgement().isPresent() ? worst.share() : null);
@@ -99,7 +99,7 @@ public record JudgedRow(
                 "",
                 name,
                 Show.si(value.figure().value(), Unit.AMPERE, 3),
-                rated.map(r -> percent(value.figure().value() / r, r, Unit.AMPERE) + why(standing, value))
+                rated.map(r -> percent(value.figure().value() / r, r, Unit.AMPERE) + why(standing, value, ""))
                         .orElse("its rating is not known"),
                 standing,
                 formula,
@@ -108,17 +108,16 @@ public record JudgedRow(
 
     private static String name(PublishedLimit limit, When when) {
         if (limit == DriveLimit.SCREEN_WATTS) {
-            return "Screen over the drive, highest average";
+            return "Screen with signal, highest average";
         }
         if (limit == DriveLimit.PEAK_PLATE_VOLTS) {
             return "Plate volts, peak";
         }
         boolean idle = when == When.IDLE;
         return switch ((Limit) limit) {
-            case PLATE_WATTS -> idle ? "Plate at idle" : "Plate over the drive, highest average";
+            case PLATE_WATTS -> idle ? "Plate at idle" : "Plate with signal, highest average";
             case SCREEN_WATTS -> "Screen at idle";
-            case COMBINED_WATTS ->
-                idle ? "Plate and screen at idle" : "Plate and screen over the drive, highest average";
+            case COMBINED_WATTS -> idle ? "Plate and screen at idle" : "Plate and screen with signal, highest average";
             case PLATE_VOLTS -> idle ? "Plate volts, DC, at idle" : "Plate volts, DC, at full drive";
             case SCREEN_VOLTS -> "Screen volts, DC, at idle";
             case CATHODE_AMPERES -> idle ? "Cathode current at idle" : "Cathode current, highest average";
@@ -130,7 +129,7 @@ public record JudgedRow(
     }
 
     /** For example {@code 64 % of 30 W, too close to call: …}. */
-    private static String against(Judgement g, Standing standing) {
+    private static String against(StageJudgement j, Judgement g) {
         double published = g.what().in(g.edition()).orElseThrow().value();
         boolean allowing = g.allowed() > published * (1 + 1e-9);
         return percent(g.share(), g.allowed(), g.what().unit())
@@ -138,17 +137,22 @@ public record JudgedRow(
                         ? " (" + Show.siPlain(published, g.what().unit(), 3) + " "
                                 + g.edition().system().words() + ", which allows for the line)"
                         : "")
-                + why(standing, g.value());
+                + why(j.standing(), g.value(), j.hangsOn())
+                + j.louderPasses()
+                        .map(louder -> "; caution: "
+                                + (j.played().get(louder) == Standing.OVER ? "over it" : "too close to call")
+                                + " with " + louder.words())
+                        .orElse("");
     }
 
     private static String percent(double share, double allowed, Unit unit) {
         return Show.fixed(100 * share, 0) + " % of " + Show.siPlain(allowed, unit, 3);
     }
 
-    private static String why(Standing standing, Value value) {
+    private static String why(Standing standing, Value value, String hangsOn) {
         return switch (standing) {
             case UNKNOWN -> ", not told: the model is not fitted near these volts";
-            case OPEN_QUESTION -> ", it hangs on whether the bias follows the mains";
+            case OPEN_QUESTION -> ", " + hangsOn;
             case TOO_CLOSE -> ", too close to call: inside " + JudgementWords.band(value);
             default -> "";
         };

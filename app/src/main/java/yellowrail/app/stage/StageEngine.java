@@ -15,6 +15,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.util.function.SingletonSupplier;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.CleanIdle;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.DriveSweep;
@@ -106,7 +107,9 @@ public class StageEngine {
     public Computed picture(StageSetting setting, double highest) {
         underway.incrementAndGet();
         try {
-            return pictures.get(new PictureKey(setting, highest), key -> compute(setting, highest));
+            // What is played moves nothing in the stage: a picture holds all of it.
+            return pictures.get(
+                    new PictureKey(setting.playing(Duty.NOT_SAID), highest), key -> compute(setting, highest));
         } finally {
             if (underway.decrementAndGet() == 0) {
                 synchronized (idle) {

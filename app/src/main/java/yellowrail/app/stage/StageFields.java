@@ -10,6 +10,7 @@ import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.FieldSpec.Pick;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.reading.Field;
 import yellowrail.core.reading.Prefix;
@@ -122,6 +123,9 @@ public final class StageFields {
             Field.of("load ohms", Unit.OHM, Prefix.NONE, 200, 100e3).aboveZero(),
             4);
 
+    /** What heat with signal is judged by. */
+    public static final FieldSpec<Duty> DUTY = FieldSpec.pick("duty", "What is played", Words.DUTY);
+
     static final FieldSpec<List<Double>> SCALES =
             numbers("scales", "Each tube's strength, sides in turn", "Each tube's strength is a factor about 1", 3);
     static final FieldSpec<List<Double>> OFFSETS =
@@ -178,6 +182,7 @@ public final class StageFields {
             COPPER,
             SECONDARY,
             LOAD,
+            DUTY,
             SCALES,
             OFFSETS,
             IDLE,

@@ -26,7 +26,7 @@ public final class StageJudgements {
         List<StageFigures> figures = computed.outcomes().stream()
                 .map(o -> figures(setting, o, highest, facts.bands(computed)))
                 .toList();
-        return StageJudgement.of(facts.judge(), StageFigures.read(figures, facts.read()));
+        return StageJudgement.of(facts.judge(), setting.duty(), StageFigures.read(figures, facts.read()));
     }
 
     private static StageFigures figures(

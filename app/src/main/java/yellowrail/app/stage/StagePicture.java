@@ -20,6 +20,7 @@ import yellowrail.core.stage.OperatingChart;
  * @param plateVolts plate-volt rating, V; null when not published
  * @param cathodeAmperes cathode-current rating, A; null when not published
  * @param settings the present setting's curves first, then those kept beside it
+ * @param duty what is played, where it is not said and decides; null where it does not
  * @param measured the builder's own measured power and distortion
  * @param accuracy how far the model can be trusted, in words
  */
@@ -36,10 +37,12 @@ record StagePicture(
         List<Tile> tiles,
         List<JudgedRow> limits,
         List<Lines> settings,
+        DutyQuestion duty,
         List<MeasuredPoint> measured,
         String accuracy) {
     static StagePicture refused(String trouble, Map<String, FieldErrors.Complaint> said) {
         return new StagePicture(
-                trouble, said, 0, null, List.of(), null, 0, null, null, List.of(), List.of(), List.of(), List.of(), "");
+                trouble, said, 0, null, List.of(), null, 0, null, null, List.of(), List.of(), List.of(), null,
+                List.of(), "");
     }
 }

@@ -6,6 +6,7 @@ import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.results.MeasuredText;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.experiment.MeasuredPoint;
 import yellowrail.core.idle.ComputedStatements;
 import yellowrail.core.reading.Show;
@@ -52,7 +53,7 @@ class StagePictures {
         List<MeasuredPoint> points = points(measured, read.complaints());
         List<Lines> lines = new ArrayList<>();
         lines.add(new Lines("now", Lines.heat(computed.drive(), f), "", ""));
-        kept.stream().limit(KEPT).forEach(query -> lines.add(beside(query, form, computed, f)));
+        kept.stream().limit(KEPT).forEach(query -> lines.add(beside(query, form, computed, setting.duty(), f)));
         return new StagePicture(
                 "",
                 read.complaints().byField(),
@@ -63,9 +64,10 @@ class StagePictures {
                 f.plateWatts(),
                 orNull(f.plateVolts()),
                 orNull(f.cathodeAmperes()),
-                Tiles.of(computed, f, judged),
+                Tiles.of(computed, setting.duty(), f, judged),
                 rows,
                 lines,
+                DutyQuestion.of(judged).orElse(null),
                 points,
                 accuracy(f, computed));
     }
@@ -79,7 +81,7 @@ class StagePictures {
         }
     }
 
-    private Lines beside(String query, StageForm now, StageEngine.Computed present, TubeFacts presentFacts) {
+    private Lines beside(String query, StageForm now, StageEngine.Computed present, Duty duty, TubeFacts presentFacts) {
         StageForm form = StageForm.from(query);
         String label = Lines.label(form, now);
         TubeFactsOf.Answer tube = facts.of(form);
@@ -92,7 +94,7 @@ class StagePictures {
             return new Lines(
                     label,
                     Lines.heat(other.drive(), tube.facts().orElseThrow()),
-                    WhatChanges.between(other.drive(), present.drive(), presentFacts.plateWatts()),
+                    WhatChanges.between(other.drive(), present.drive(), duty, presentFacts.plateWatts()),
                     "");
         } catch (NoSolution none) {
             return new Lines(label, List.of(), "", none.getMessage());

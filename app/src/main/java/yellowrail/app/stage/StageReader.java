@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
@@ -65,6 +66,7 @@ public final class StageReader {
         double idle = read(StageFields.IDLE);
         double loadFactor = read(StageFields.LOAD_FACTOR);
         double mains = read(StageFields.MAINS);
+        Duty duty = read(StageFields.DUTY);
         Optional<StageSetting> setting = stage().flatMap(stage -> share(stage, idle))
                 .map(s -> new StageSetting(
                         s.stage(),
@@ -72,7 +74,8 @@ public final class StageReader {
                         s.share(),
                         loadFactor,
                         mains,
-                        gridSupply()));
+                        gridSupply(),
+                        duty));
         return new Read(setting, highest, margin, clean, complaints);
     }
 

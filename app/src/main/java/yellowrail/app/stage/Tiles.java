@@ -3,6 +3,9 @@ package yellowrail.app.stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.reading.Show;
@@ -27,7 +30,10 @@ final class Tiles {
 
     private final List<StageJudgement> judged;
 
-    private Tiles(StageEngine.Computed computed, TubeFacts facts, List<StageJudgement> judged) {
+    private final Duty duty;
+
+    private Tiles(StageEngine.Computed computed, Duty duty, TubeFacts facts, List<StageJudgement> judged) {
+        this.duty = duty;
         this.stage = computed.stage();
         this.sweep = computed.drive();
         this.facts = facts;
@@ -35,8 +41,9 @@ final class Tiles {
         this.judged = judged;
     }
 
-    static List<Tile> of(StageEngine.Computed computed, TubeFacts facts, List<StageJudgement> judged) {
-        Tiles tiles = new Tiles(computed, facts, judged);
+    /** @param duty what is played */
+    static List<Tile> of(StageEngine.Computed computed, Duty duty, TubeFacts facts, List<StageJudgement> judged) {
+        Tiles tiles = new Tiles(computed, duty, facts, judged);
         List<Tile> all = new ArrayList<>();
         all.add(tiles.idle());
         all.add(tiles.power());
@@ -135,24 +142,20 @@ final class Tiles {
     }
 
     private Tile plate() {
-        Cycle at = sweep.hottestPlate();
+        Cycle at = sweep.hottestPlate(duty);
         double value = at.hottestPlateWatts();
         return new Tile(
                 "Hottest plate",
                 watts(value),
                 Show.fixed(100 * value / facts.plateWatts(), 0) + " % of " + rating(facts.plateWatts()) + ", "
-                        + where(at) + near(Limit.PLATE_WATTS),
+                        + sweep.where(at) + near(Limit.PLATE_WATTS),
                 tone(Limit.PLATE_WATTS, When.DRIVE),
-                "mean of Vpk · Ip over a cycle, highest over the drive: "
-                        + watts(sweep.idle().hottestPlateWatts())
-                        + " at idle, " + watts(value) + " there, "
-                        + watts(sweep.full().hottestPlateWatts())
-                        + " at full drive; " + band(bands.plate()),
+                "mean of Vpk · Ip: " + levels(Cycle::hottestPlateWatts) + "; " + band(bands.plate()),
                 List.of());
     }
 
     private Tile screen() {
-        Cycle at = sweep.hottestScreen();
+        Cycle at = sweep.hottestScreen(duty);
         double value = at.hottestScreenWatts();
         double limit = facts.screenWatts();
         boolean known = !Double.isNaN(limit);
@@ -162,13 +165,20 @@ final class Tiles {
                 (known
                                 ? Show.fixed(100 * value / limit, 0) + " % of " + rating(limit) + ", "
                                 : "no limit is known here, ")
-                        + where(at)
+                        + sweep.where(at)
                         + (known ? near(DriveLimit.SCREEN_WATTS) : ""),
                 tone(DriveLimit.SCREEN_WATTS, When.DRIVE),
-                "mean of Vg2k · Ig2 over a cycle, highest over the drive: "
-                        + watts(sweep.idle().hottestScreenWatts()) + " at idle, " + watts(value) + " there; "
-                        + band(bands.screen()),
+                "mean of Vg2k · Ig2: " + levels(Cycle::hottestScreenWatts) + "; " + band(bands.screen()),
                 List.of());
+    }
+
+    /** A figure at idle, by each thing that may be played, and with a tone at full drive. */
+    private String levels(ToDoubleFunction<Cycle> figure) {
+        return watts(figure.applyAsDouble(sweep.idle())) + " at idle, "
+                + Duty.PLAYED.stream()
+                        .map(d -> watts(figure.applyAsDouble(sweep.played().get(d))) + " with " + d.words())
+                        .collect(Collectors.joining(", "))
+                + ", " + watts(figure.applyAsDouble(sweep.full())) + " with a full sine";
     }
 
     private Tile peak() {
@@ -226,24 +236,17 @@ final class Tiles {
 
     private String near(PublishedLimit limit) {
         return judgement(limit, When.DRIVE)
-                .map(StageJudgement::standing)
-                .filter(s -> s == Standing.TOO_CLOSE || s == Standing.UNKNOWN)
-                .map(s -> "; "
-                        + (s == Standing.UNKNOWN
-                                ? "not told: the model is not fitted near these volts"
-                                : "too close to call: inside the model's band"))
+                .map(j -> switch (j.standing()) {
+                    case UNKNOWN -> "; not told: the model is not fitted near these volts";
+                    case TOO_CLOSE -> "; too close to call: inside the model's band";
+                    case OPEN_QUESTION -> "; " + j.hangsOn();
+                    default -> "";
+                })
                 .orElse("");
     }
 
     private static String band(double share) {
         return Double.isInfinite(share) ? "how far off is not known" : "± " + Show.plain(100 * share, 2) + " %";
-    }
-
-    private String where(Cycle level) {
-        return level.drive() == 0
-                ? "at idle"
-                : "at " + Show.fixed(100 * level.drive() / sweep.full().drive(), 0) + " % of full drive, "
-                        + watts(level.watts());
     }
 
     private static String watts(double value) {

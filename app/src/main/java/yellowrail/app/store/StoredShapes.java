@@ -23,7 +23,8 @@ public final class StoredShapes {
             Upgrades::seriesAndSystem,
             Upgrades::milliampsOfAmp,
             Upgrades::partsOfAmp,
-            Upgrades::belowByName);
+            Upgrades::belowByName,
+            Upgrades::dutyOfAmp);
     public static final Shape<TubeType> TUBE_TYPE = new Shape<>(
             "tube type",
             TubeType.class,
@@ -43,7 +44,8 @@ public final class StoredShapes {
             Upgrades::workedWhole,
             Upgrades::partsAndExactness,
             Upgrades::alternatingWithin,
-            Upgrades::belowByNameOfPlan);
+            Upgrades::belowByNameOfPlan,
+            Upgrades::dutyOfPlan);
     public static final Shape<Event> EVENT = new Shape<>("event", Event.class, Upgrades::same, Upgrades::typeOfPlaced);
     public static final Shape<IssuedSheet> SHEET = new Shape<>("sheet", IssuedSheet.class, Upgrades::findingsOfSheet);
     public static final Shape<StoredResult> RESULT = new Shape<>("result", StoredResult.class, Upgrades::same);

@@ -209,6 +209,17 @@ final class Upgrades {
         return plan;
     }
 
+    /** What is played was not asked. */
+    static ObjectNode dutyOfAmp(ObjectNode amp) {
+        ((ObjectNode) amp.get("judging")).put("duty", "NOT_SAID");
+        return amp;
+    }
+
+    static ObjectNode dutyOfPlan(ObjectNode plan) {
+        dutyOfAmp((ObjectNode) plan.get("amp"));
+        return plan;
+    }
+
     private static ObjectNode moved(ObjectNode from, ObjectNode to, String... properties) {
         for (String property : properties) {
             to.set(property, from.remove(property));

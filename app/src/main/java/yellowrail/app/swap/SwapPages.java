@@ -8,8 +8,10 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.stage.DutyQuestion;
 import yellowrail.app.stage.OnStage;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.swap.Criterion;
@@ -43,6 +45,8 @@ class SwapPages {
                 .toList();
         return new SwapView(
                 read.said(),
+                DutyQuestion.of(shown.stream().flatMap(s -> s.judged().stream()).toList())
+                        .orElse(null),
                 heads,
                 Arrays.stream(Criterion.values())
                         .map(c -> row(c, shown))
@@ -136,15 +140,16 @@ class SwapPages {
         SolvedStage before = one.get();
         SolvedStage after = two.get();
         List<SwapView.Figure> figures = new ArrayList<>();
+        Duty duty = sheet.question().duty();
         figures.add(figure(
-                "Hottest plate over the drive",
-                before.drive().hottestPlate().hottestPlateWatts(),
-                after.drive().hottestPlate().hottestPlateWatts(),
+                "Hottest plate with signal",
+                before.drive().hottestPlate(duty).hottestPlateWatts(),
+                after.drive().hottestPlate(duty).hottestPlateWatts(),
                 Unit.WATT));
         figures.add(figure(
-                "Hottest screen over the drive",
-                before.drive().hottestScreen().hottestScreenWatts(),
-                after.drive().hottestScreen().hottestScreenWatts(),
+                "Hottest screen with signal",
+                before.drive().hottestScreen(duty).hottestScreenWatts(),
+                after.drive().hottestScreen(duty).hottestScreenWatts(),
                 Unit.WATT));
         figures.add(figure(
                 "Power at clipping",

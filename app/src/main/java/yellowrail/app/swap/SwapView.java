@@ -4,15 +4,17 @@ import java.util.List;
 import java.util.Map;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.WattStrip;
+import yellowrail.app.stage.DutyQuestion;
 
 /**
  * All that the page of swaps shows.
  *
  * @param said sentences at fields
+ * @param duty what is played, where it is not said and decides; null where it does not
  * @param heads a column for each candidate that is understood
  * @param rows every criterion that applies to one of them
  */
-record SwapView(Map<String, FieldErrors.Complaint> said, List<Head> heads, List<Row> rows) {
+record SwapView(Map<String, FieldErrors.Complaint> said, DutyQuestion duty, List<Head> heads, List<Row> rows) {
     /**
      * One candidate.
      *

@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.BrowserIT;
 import yellowrail.app.stage.UsualStage;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.StageIdle;
 
@@ -117,10 +118,10 @@ class LoadIT extends BrowserIT {
         page.navigate(url("/load?marked=4.2k&set1=8"));
         DriveSweep half = usual(0.5);
         DriveSweep twice = usual(2);
-        assertThat(figure("Plate over the drive", 1))
-                .isCloseTo(half.hottestPlate().hottestPlateWatts(), within(0.06));
-        assertThat(figure("Screen over the drive", 2))
-                .isCloseTo(twice.hottestScreen().hottestScreenWatts(), within(0.01));
+        assertThat(figure("Plate with signal", 1))
+                .isCloseTo(half.hottestPlate(Duty.NOT_SAID).hottestPlateWatts(), within(0.06));
+        assertThat(figure("Screen with signal", 2))
+                .isCloseTo(twice.hottestScreen(Duty.NOT_SAID).hottestScreenWatts(), within(0.01));
         assertThat(figure("Power at clipping", 2)).isCloseTo(twice.full().watts(), within(0.06));
         assertThat(page.locator("#effects .tone-over").first()).isVisible();
         assertThat(page.locator(".claims")).containsText("Some builders hold");

@@ -11,12 +11,14 @@ import static org.mockito.Mockito.when;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
@@ -65,7 +67,9 @@ class StageSweepsTest {
                 Optional.of(new Judgement(
                         DriveLimit.SCREEN_WATTS, false, facts.ratings(), At.NOW, 1, value, 5, Standing.TOO_CLOSE)),
                 Standing.TOO_CLOSE,
-                "");
+                "",
+                Duty.MUSIC,
+                Map.of());
     }
 
     @BeforeEach
@@ -77,7 +81,7 @@ class StageSweepsTest {
                 .thenReturn(CompletableFuture.completedFuture(new CleanIdle(Optional.of(0.5), "From 50 % on.")));
         when(engine.screens(any(), any()))
                 .thenReturn(CompletableFuture.completedFuture(
-                        new ScreenReport(screens(), Optional.empty(), 4.8, List.of())));
+                        new ScreenReport(screens(), Duty.MUSIC, Optional.empty(), Optional.empty(), 4.8, List.of())));
     }
 
     private List<StageSweeps.Piece> run() throws Exception {

@@ -1,5 +1,6 @@
 package yellowrail.core.bench;
 
+import yellowrail.core.amp.Duty;
 import java.util.List;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.amp.Topology;
@@ -30,6 +31,6 @@ final class Stages {
                 4200,
                 List.of(new StageTube(model, 0, 1, 470, 0), new StageTube(model, 1, 1, 470, 0)),
                 biasing);
-        return new StageSetting(stage, 30, 0.7, 1, 1, GridSupply.FOLLOWS);
+        return new StageSetting(stage, 30, 0.7, 1, 1, GridSupply.FOLLOWS, Duty.TONE);
     }
 }

@@ -21,6 +21,20 @@ public final class Preferred {
         return nearest(ohms, E12);
     }
 
+    /** E12 values from one to another, Ω, rising. */
+    public static List<Double> e12(double least, double most) {
+        List<Double> values = new ArrayList<>();
+        for (double decade = Math.pow(10, Math.floor(Math.log10(least))); decade <= most; decade *= 10) {
+            for (double value : E12) {
+                double ohms = Double.parseDouble(String.format(java.util.Locale.ROOT, "%.6g", value * decade));
+                if (ohms >= least && ohms <= most) {
+                    values.add(ohms);
+                }
+            }
+        }
+        return values;
+    }
+
     public static double nearestE24(double ohms) {
         return nearest(ohms, E24);
     }

@@ -115,10 +115,14 @@ public record AmpDescription(
         return judging.ceiling().orElse(bias.scheme().usualCeiling(stage.topology()));
     }
 
-    /** Whether another description means the same stage and supply: names, notes and targets aside. */
+    /** Whether another description means the same stage and supply: names, notes, targets and what is played aside. */
     public boolean meansTheSame(AmpDescription other) {
-        Judging asOther =
-                new Judging(other.judging.target(), judging.ceiling(), judging.system(), other.judging.makersFigure());
+        Judging asOther = new Judging(
+                other.judging.target(),
+                judging.ceiling(),
+                judging.system(),
+                other.judging.makersFigure(),
+                other.judging.duty());
         return new AmpDescription(other.name, stage, bias, groups, supply, output, asOther, other.quirks).equals(other);
     }
 }

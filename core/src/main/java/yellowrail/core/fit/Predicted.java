@@ -42,7 +42,7 @@ public record Predicted(
                 idle = solver.idle();
                 if (fullSignal && operation.hasFullSignal()) {
                     double peak = operation.drivePeak();
-                    full = solver.driven(Double.isNaN(peak) ? solver.fullDrive() : peak);
+                    full = Double.isNaN(peak) ? solver.full() : solver.driven(peak);
                 }
             } catch (NoSolution none) {
                 full = null;

@@ -29,7 +29,7 @@ public record HeatOverFrequency(double drive, List<ReactiveCycle> points, int un
      * @throws NoSolution when the stage cannot be solved into its nominal load
      */
     public static HeatOverFrequency of(Stage stage, ReflectedLoad load, double[] hertz) {
-        double drive = new StageSolver(stage).fullDrive();
+        double drive = new StageSolver(stage).full().drive();
         ReactiveSolver solver = new ReactiveSolver(stage, load);
         List<ReactiveCycle> points = new ArrayList<>();
         int unsolved = 0;

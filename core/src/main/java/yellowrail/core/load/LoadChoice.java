@@ -8,6 +8,7 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import org.hipparchus.complex.Complex;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.DriveSweep;
 import yellowrail.core.stage.NoSolution;
 import yellowrail.core.stage.OutputResistance;
@@ -34,9 +35,10 @@ public record LoadChoice(List<Point> points) {
      * @param factor load over the one it is meant for
      * @param ohms at the primary, Ω
      * @param drive from idle to full
+     * @param duty what is played
      * @param outputOhms what the stage shows to its load at small signals, Ω
      */
-    public record Point(double factor, double ohms, DriveSweep drive, double outputOhms) {
+    public record Point(double factor, double ohms, DriveSweep drive, Duty duty, double outputOhms) {
         /** Power at clipping, W. */
         public double watts() {
             return drive.full().watts();
@@ -52,9 +54,9 @@ public record LoadChoice(List<Point> points) {
             return drive.full().harmonics().get(1);
         }
 
-        /** Hottest screen over the drive, W. */
+        /** Hottest screen by what is played, W. */
         public double screenWatts() {
-            return drive.hottestScreen().hottestScreenWatts();
+            return drive.hottestScreen(duty).hottestScreenWatts();
         }
 
         /**
@@ -106,7 +108,8 @@ public record LoadChoice(List<Point> points) {
             try {
                 StageSetting at = setting.load(factor);
                 Stage stage = at.stage();
-                points.add(new Point(factor, stage.loadOhms(), drives.apply(at), OutputResistance.of(stage)));
+                points.add(new Point(
+                        factor, stage.loadOhms(), drives.apply(at), setting.duty(), OutputResistance.of(stage)));
             } catch (NoSolution none) {
                 // Left out: the place is missing among the points, which is told.
             }

@@ -51,8 +51,7 @@ public record CleanIdle(Optional<Double> share, String reason) {
 
     private static double atOneWatt(StageSetting setting, double share) {
         StageSolver solver = new StageSolver(setting.idle(share).stage());
-        double full = solver.fullDrive();
-        Cycle most = solver.driven(full);
+        Cycle most = solver.full();
         return most.watts() < 1 ? Double.NaN : solver.giving(1, most).distortion();
     }
 }

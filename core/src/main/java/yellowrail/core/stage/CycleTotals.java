@@ -10,27 +10,27 @@ final class CycleTotals {
     private final double[] mean;
     private final double[][] held;
     private final double peak;
-    private final int samples;
+    private final Waveform wave;
 
-    private CycleTotals(Equations equations, double[][] held, double peak, int samples) {
+    private CycleTotals(Equations equations, double[][] held, double peak, Waveform wave) {
         this.equations = equations;
         this.stage = equations.stage;
         this.mean = equations.mean;
         this.held = held;
         this.peak = peak;
-        this.samples = samples;
+        this.wave = wave;
     }
 
     /**
      * @param held unknowns of the solved instants, by instant
-     * @param peak grid volts, V
+     * @param peak grid volts that the waveform is a share of, V
      */
-    static Cycle of(Equations equations, double[][] held, double peak, int samples) {
-        return new CycleTotals(equations, held, peak, samples).cycle();
+    static Cycle of(Equations equations, double[][] held, double peak, Waveform wave) {
+        return new CycleTotals(equations, held, peak, wave).cycle();
     }
 
     private Cycle cycle() {
-        double[] v = new double[samples];
+        double[] v = new double[held.length];
         double[][] perTube = new double[equations.tubeCount][7];
         for (double[] t : perTube) {
             t[5] = Double.POSITIVE_INFINITY;
@@ -39,10 +39,10 @@ final class CycleTotals {
         double least = Double.POSITIVE_INFINITY;
         double square = 0;
         double winding = 0;
-        for (int j : Instants.solved(samples)) {
+        for (int j = 0; j < held.length; j++) {
             double[] u = held[j];
-            double share = (double) Instants.weight(j, samples) / samples;
-            equations.evaluate(u, peak * Instants.sine(j));
+            double share = wave.parts()[j];
+            equations.evaluate(u, peak * wave.shares()[j]);
             double difference = 0;
             for (int t = 0; t < equations.tubeCount; t++) {
                 TubePoint p = equations.point(t);
@@ -59,17 +59,18 @@ final class CycleTotals {
             }
             winding += windingWatts() * share;
             v[j] = equations.load * (difference - mean[2]);
-            v[samples == 1 ? 0 : Instants.mirrored(j)] = v[j];
             square += v[j] * v[j] * share;
             for (int s = 0; s < equations.sides; s++) {
                 most = Math.max(most, u[s]);
                 least = Math.min(least, u[s]);
             }
         }
+        boolean sine = wave == Waveform.SINE;
+        double[] cycle = sine ? whole(v) : v;
         List<Double> harmonics = new ArrayList<>();
-        double fundamental = samples == 1 ? 0 : Harmonics.amplitude(v, 1);
+        double fundamental = sine ? Harmonics.amplitude(cycle, 1) : 0;
         for (int h = 2; h <= 9; h++) {
-            harmonics.add(fundamental > 1e-9 ? Harmonics.amplitude(v, h) / fundamental : 0);
+            harmonics.add(fundamental > 1e-9 ? Harmonics.amplitude(cycle, h) / fundamental : 0);
         }
         List<Double> cathodeVolts = new ArrayList<>();
         for (int c = 0; c < equations.cathodes; c++) {
@@ -96,6 +97,14 @@ final class CycleTotals {
                         + steadyWatts(perTube)
                         + square / equations.load * (1 - stage.loadShare()),
                 mean[2]);
+    }
+
+    private static double[] whole(double[] falling) {
+        double[] cycle = new double[Instants.ALL];
+        for (int j = 0; j < cycle.length; j++) {
+            cycle[j] = falling[Instants.solvedFor(j)];
+        }
+        return cycle;
     }
 
     /** Heat in the windings at this instant: both currents flow in the tapped part. */

@@ -1,8 +1,14 @@
 package yellowrail.core.stage;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import yellowrail.core.amp.Duty;
+import yellowrail.core.reading.Show;
+import yellowrail.core.reading.Unit;
 
 /**
  * A stage from idle to full drive, where the first grid reaches zero volts.
@@ -10,13 +16,15 @@ import java.util.Optional;
  * @param idle no drive
  * @param levels rising drive, the last one full
  * @param oneWatt the drive that gives 1 W; empty when full drive does not
+ * @param played averages over the time of each of {@link Duty#PLAYED}
  */
-public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt) {
+public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt, Map<Duty, Cycle> played) {
     /** Below this share of its idle a tube counts as cut off: the boundary of class A printed with the figure. */
     public static final double CUT_OFF = 0.10;
 
     public DriveSweep {
         levels = List.copyOf(levels);
+        played = Map.copyOf(played);
     }
 
     /**
@@ -26,7 +34,7 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
     public static DriveSweep of(Stage stage, int count) {
         StageSolver solver = new StageSolver(stage);
         Cycle idle = solver.idle();
-        double full = solver.fullDrive();
+        double full = solver.full().drive();
         if (!(full > 0)) {
             throw new NoSolution("There is no room to drive this stage: a grid stands at zero volts at idle.");
         }
@@ -42,28 +50,51 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
                 .findFirst()
                 .map(near -> rising.giving(1, near))
                 .filter(c -> Math.abs(c.watts() - 1) < 0.01);
-        return new DriveSweep(idle, levels, oneWatt);
+        Map<Duty, Cycle> played = new EnumMap<>(Duty.class);
+        StageSolver playing = new StageSolver(stage);
+        Duty.PLAYED.forEach(duty -> played.put(duty, playing.played(duty)));
+        return new DriveSweep(idle, levels, oneWatt, played);
+    }
+
+    /** What a duty is judged by: idle and, of a tone, every level, else the averages of all that it includes. */
+    public List<Cycle> over(Duty duty) {
+        List<Cycle> all = new ArrayList<>(List.of(idle));
+        all.addAll(
+                duty == Duty.TONE
+                        ? levels
+                        : duty.included().stream().map(played::get).toList());
+        return all;
     }
 
     public Cycle full() {
         return levels.get(levels.size() - 1);
     }
 
-    /** The level, idle included, with the hottest average plate. */
-    public Cycle hottestPlate() {
-        Cycle most = idle;
-        for (Cycle level : levels) {
-            most = level.hottestPlateWatts() > most.hottestPlateWatts() ? level : most;
-        }
-        return most;
+    /** What of this duty, idle included, has the hottest average plate. */
+    public Cycle hottestPlate(Duty duty) {
+        return most(duty, Cycle::hottestPlateWatts);
     }
 
-    public Cycle hottestScreen() {
-        Cycle most = idle;
-        for (Cycle level : levels) {
-            most = level.hottestScreenWatts() > most.hottestScreenWatts() ? level : most;
+    public Cycle hottestScreen(Duty duty) {
+        return most(duty, Cycle::hottestScreenWatts);
+    }
+
+    private Cycle most(Duty duty, ToDoubleFunction<Cycle> figure) {
+        return over(duty).stream()
+                .reduce((a, b) -> figure.applyAsDouble(b) > figure.applyAsDouble(a) ? b : a)
+                .orElseThrow();
+    }
+
+    /** Where in this drive these averages are, in words: idle, a level of a tone, or one of {@link Duty#PLAYED}. */
+    public String where(Cycle cycle) {
+        if (cycle.drive() == 0) {
+            return "at idle, the highest of all,";
         }
-        return most;
+        return Duty.PLAYED.stream()
+                .filter(duty -> played.get(duty) == cycle)
+                .map(duty -> "with " + duty.words() + " (" + Show.si(cycle.watts(), Unit.WATT, 3) + " into the load)")
+                .findFirst()
+                .orElseGet(() -> "at " + Show.si(cycle.watts(), Unit.WATT, 3) + " into the load");
     }
 
     /** Distortion at a power, interpolated between levels by drive; empty when full drive does not reach it. */
@@ -106,12 +137,8 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
     }
 
     /** Largest average cathode current of a tube, idle included, A. */
-    public double cathodeAmperes() {
-        double most = idle.cathodeAmperes();
-        for (Cycle level : levels) {
-            most = Math.max(most, level.cathodeAmperes());
-        }
-        return most;
+    public double cathodeAmperes(Duty duty) {
+        return most(duty, Cycle::cathodeAmperes).cathodeAmperes();
     }
 
     /** Largest instantaneous plate current, A. */
@@ -127,8 +154,11 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
         return levels.stream().mapToDouble(Cycle::plateMost).max().orElse(idle.plateMost());
     }
 
-    /** Share of full drive at which a screen first passes this limit; empty when none does. */
-    public Optional<Double> screenReaches(double watts) {
+    /** Share of full drive at which a screen first passes this limit; empty when none does, and where no tone is played. */
+    public Optional<Double> screenReaches(double watts, Duty duty) {
+        if (duty != Duty.TONE) {
+            return Optional.empty();
+        }
         if (idle.hottestScreenWatts() > watts) {
             return Optional.of(0.0);
         }

@@ -23,6 +23,12 @@ final class Equations {
     /** Averages: B+, screen node, standing difference of the sides in A, then the cathode groups. */
     final double[] mean;
 
+    /** Whether each grid stops at zero volts to its cathode. */
+    boolean limited;
+
+    /** How the drive of side 0 at this instant moves with each average, V by the average's unit. */
+    final double[] driveBy;
+
     private final StageTube[] tubes;
     private final TubePoint[] points;
     private final Dense inner;
@@ -42,6 +48,7 @@ final class Equations {
         this.tap = stage.screenTap();
         this.load = stage.halfLoad();
         this.mean = new double[3 + cathodes];
+        this.driveBy = new double[mean.length];
         this.points = new TubePoint[tubeCount];
         for (int t = 0; t < tubeCount; t++) {
             points[t] = new TubePoint();
@@ -93,6 +100,28 @@ final class Equations {
 
     double bias(int t) {
         return (tubes[t].side() == 0 ? stage.biasing().gridA() : stage.biasing().gridB()) + tubes[t].gridOffset();
+    }
+
+    /** The drive that just brings the first grid to zero volts, V; 0 where one stands there. */
+    double room() {
+        return Math.max(0, roomOf(first()));
+    }
+
+    /** The average that {@link #room} moves with; −1 for none. */
+    int roomColumn() {
+        return room() > 0 ? cathodeColumn(first()) : -1;
+    }
+
+    private int first() {
+        int first = 0;
+        for (int t = 1; t < tubeCount; t++) {
+            first = roomOf(t) < roomOf(first) ? t : first;
+        }
+        return first;
+    }
+
+    private double roomOf(int t) {
+        return cathodeVolts(t) - bias(t);
     }
 
     /**
@@ -147,7 +176,12 @@ final class Equations {
             double cathode = cathodeVolts(t);
             double grid = bias(t) + (tube.side() == 0 ? drive : -drive) - cathode;
             TubePoint p = points[t];
-            p.at(tube.model(), tube.scale(), u[tube.side()] - cathode, u[sides + t] - cathode, grid);
+            boolean stopped = limited && grid > 0;
+            p.at(tube.model(), tube.scale(), u[tube.side()] - cathode, u[sides + t] - cathode, stopped ? 0 : grid);
+            if (stopped) {
+                p.plateByGrid = 0;
+                p.screenByGrid = 0;
+            }
             if (tube.side() == 0) {
                 plateA += p.plate;
                 screenA += p.screen;
@@ -215,7 +249,6 @@ final class Equations {
     void follow(int average) {
         double[] right = sensitivity[average];
         Arrays.fill(right, 0);
-        double rdc = stage.halfPrimaryOhms();
         if (average == 0) {
             Arrays.fill(right, 0, sides, 1);
             if (!pentode) {
@@ -232,44 +265,57 @@ final class Equations {
             for (int t = 0; t < tubeCount && !pentode; t++) {
                 right[sides + t] = (tubes[t].side() == 0 ? tap : -tap) * load;
             }
-        } else {
-            for (int t = 0; t < tubeCount; t++) {
-                if (cathodeColumn(t) != average) {
-                    continue;
-                }
-                // All three voltages of the tube fall together when its cathode rises.
-                TubePoint p = points[t];
-                double plate = -(p.plateByPlate + p.plateByScreen + p.plateByGrid);
-                double screen = -(p.screenByPlate + p.screenByScreen + p.screenByGrid);
-                int side = tubes[t].side();
-                double sign = side == 0 ? 1 : -1;
-                double moved = plate + tap * screen;
-                for (int s = 0; s < sides; s++) {
-                    right[s] -= ((s == side ? rdc : 0) + (s == 0 ? load : -load) * sign) * moved;
-                }
-                right[sides + t] -= tubes[t].screenOhms() * screen;
-                for (int other = 0; other < tubeCount && !pentode; other++) {
-                    boolean same = tubes[other].side() == side;
-                    double swing = (tubes[other].side() == 0 ? tap : -tap) * load * sign;
-                    right[sides + other] -= (same ? rdc * tap : 0) * (plate + screen) + swing * moved;
-                }
+        }
+        for (int t = 0; t < tubeCount; t++) {
+            double plate = plateDirectly(t, average);
+            double screen = screenDirectly(t, average);
+            if (plate != 0 || screen != 0) {
+                push(right, t, plate, screen);
             }
         }
         inner.solve(unknowns, right);
+    }
+
+    /** What the unknowns are pushed by when the currents of a tube change by so much. */
+    private void push(double[] right, int t, double plate, double screen) {
+        double rdc = stage.halfPrimaryOhms();
+        int side = tubes[t].side();
+        double moved = plate + tap * screen;
+        for (int s = 0; s < sides; s++) {
+            right[s] -= ((s == side ? rdc : 0) + (s == 0 ? load : -load) * sign(t)) * moved;
+        }
+        right[sides + t] -= tubes[t].screenOhms() * screen;
+        for (int other = 0; other < tubeCount && !pentode; other++) {
+            boolean same = tubes[other].side() == side;
+            double swing = (tubes[other].side() == 0 ? tap : -tap) * load * sign(t);
+            right[sides + other] -= (same ? rdc * tap : 0) * (plate + screen) + swing * moved;
+        }
+    }
+
+    /** Change of a tube's plate current with one average while its plate and screen stand still. */
+    private double plateDirectly(int t, int average) {
+        TubePoint p = points[t];
+        // All three voltages of the tube fall together when its cathode rises.
+        double risen = cathodeColumn(t) == average ? -(p.plateByPlate + p.plateByScreen + p.plateByGrid) : 0;
+        return risen + sign(t) * driveBy[average] * p.plateByGrid;
+    }
+
+    private double screenDirectly(int t, int average) {
+        TubePoint p = points[t];
+        double risen = cathodeColumn(t) == average ? -(p.screenByPlate + p.screenByScreen + p.screenByGrid) : 0;
+        return risen + sign(t) * driveBy[average] * p.screenByGrid;
     }
 
     /** Change of a tube's plate current with one average, after {@link #follow}. */
     double plateBy(int t, int average) {
         TubePoint p = points[t];
         double[] u = sensitivity[average];
-        double change = p.plateByPlate * u[tubes[t].side()] + p.plateByScreen * u[sides + t];
-        return cathodeColumn(t) == average ? change - (p.plateByPlate + p.plateByScreen + p.plateByGrid) : change;
+        return p.plateByPlate * u[tubes[t].side()] + p.plateByScreen * u[sides + t] + plateDirectly(t, average);
     }
 
     double screenBy(int t, int average) {
         TubePoint p = points[t];
         double[] u = sensitivity[average];
-        double change = p.screenByPlate * u[tubes[t].side()] + p.screenByScreen * u[sides + t];
-        return cathodeColumn(t) == average ? change - (p.screenByPlate + p.screenByScreen + p.screenByGrid) : change;
+        return p.screenByPlate * u[tubes[t].side()] + p.screenByScreen * u[sides + t] + screenDirectly(t, average);
     }
 }

@@ -7,17 +7,9 @@ final class Instants {
 
     private static final double[] SINE = new double[ALL];
 
-    /** The stage has no memory: the way up from trough to crest repeats the way down, so that half the instants do. */
-    private static final int[] FALLING = new int[ALL / 2 + 1];
-
-    private static final int[] STILL = {0};
-
     static {
         for (int j = 0; j < ALL; j++) {
-            SINE[j] = Math.sin(2 * Math.PI * j / ALL);
-        }
-        for (int i = 0; i < FALLING.length; i++) {
-            FALLING[i] = (ALL / 4 + i) % ALL;
+            SINE[j] = sine(j, ALL);
         }
     }
 
@@ -27,23 +19,14 @@ final class Instants {
         return SINE[j];
     }
 
-    /** Those to be solved, of one instant at idle or of all. */
-    static int[] solved(int samples) {
-        return samples == 1 ? STILL : FALLING;
+    /** @param all instants of the cycle */
+    static double sine(int j, int all) {
+        return Math.sin(2 * Math.PI * j / all);
     }
 
-    /** The instant with the same drive that is solved. */
+    /** Which instant of {@link Waveform#SINE} has the drive of this one: the way up repeats the way down. */
     static int solvedFor(int j) {
-        return j < ALL / 4 || j > 3 * ALL / 4 ? mirrored(j) : j;
-    }
-
-    /** The other instant with the same drive. */
-    static int mirrored(int j) {
-        return (ALL / 2 - j + ALL) % ALL;
-    }
-
-    /** How many instants of the cycle this one stands for: crest and trough come once, all else twice. */
-    static int weight(int j, int samples) {
-        return samples == 1 || j == ALL / 4 || j == 3 * ALL / 4 ? 1 : 2;
+        int falling = j < ALL / 4 || j > 3 * ALL / 4 ? (ALL / 2 - j + ALL) % ALL : j;
+        return falling - ALL / 4;
     }
 }

@@ -19,7 +19,7 @@ public final class OutputResistance {
      * @throws NoSolution when the stage cannot be solved
      */
     public static double of(Stage stage) {
-        double drive = SMALL * new StageSolver(stage).fullDrive();
+        double drive = SMALL * new StageSolver(stage).full().drive();
         if (!(drive > 0)) {
             throw new NoSolution("There is no room to drive this stage: a grid stands at zero volts at idle.");
         }

@@ -218,7 +218,7 @@ public final class ReactiveSolver {
                     held[j] = j > 0 ? held[j - 1].clone() : equations.unsolved();
                 }
                 equations.solve(held[j], peak * Instants.sine(j));
-                sums.add(equations, 1);
+                sums.add(equations, 1.0 / N);
                 difference[j] = 0;
                 Arrays.fill(moves[j], 0);
                 for (int t = 0; t < equations.tubeCount; t++) {
@@ -230,8 +230,8 @@ public final class ReactiveSolver {
                     }
                 }
                 Sums alone = new Sums(equations.tubeCount, equations.mean.length);
-                alone.add(equations, 1);
-                alone.jacobian(equations, N, one);
+                alone.add(equations, 1.0 / N);
+                alone.jacobian(equations, one);
                 for (int i = 0; i < averages.length; i++) {
                     m[N + i][j] = one[averages[i]][2];
                 }
@@ -241,8 +241,8 @@ public final class ReactiveSolver {
             return Double.POSITIVE_INFINITY;
         }
         double most = 0;
-        double[] miss = sums.miss(equations, N);
-        sums.jacobian(equations, N, one);
+        double[] miss = sums.miss(equations);
+        sums.jacobian(equations, one);
         for (int i = 0; i < averages.length; i++) {
             residual[N + i] = miss[averages[i]];
             most = Math.max(most, Math.abs(residual[N + i]));

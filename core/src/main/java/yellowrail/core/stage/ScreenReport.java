@@ -1,10 +1,12 @@
 package yellowrail.core.stage;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
@@ -16,13 +18,20 @@ import yellowrail.core.tube.DriveLimit;
  * the plates.
  *
  * @param screens how they stand over the drive, at the gravest mains
- * @param reachedAt share of full drive at which the first screen reaches its limit at the mains the stage stands at; empty
- *     when none does
+ * @param duty what is played
+ * @param louder the quietest that would take screens past their limit which pass as they are played; empty when none would
+ * @param reachedAt share of full drive at which the first screen reaches its limit with a test tone at the mains the stage
+ *     stands at; empty when none does, and where no tone is played
  * @param colderWatts hottest screen with the idle 20 points colder, W; NaN when that cannot be set
  * @param remedies in words, each with its number and what it costs
  */
 public record ScreenReport(
-        StageJudgement screens, Optional<Double> reachedAt, double colderWatts, List<String> remedies) {
+        StageJudgement screens,
+        Duty duty,
+        Optional<Duty> louder,
+        Optional<Double> reachedAt,
+        double colderWatts,
+        List<String> remedies) {
     private static final double COLDER = 0.20;
     private static final double COLDEST = 0.15;
     private static final int PLACES = 10;
@@ -41,21 +50,28 @@ public record ScreenReport(
         StageJudgement screens = screens(judged);
         DriveSweep sweep = DriveSweep.of(setting.stage(), StageJudge.LEVELS);
         Optional<Double> reached = sweep.screenReaches(
-                judge.judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW).orElseThrow());
+                judge.judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW).orElseThrow(), setting.duty());
+        Optional<Duty> louder =
+                judged.stream().flatMap(j -> j.louderPasses().stream()).min(Comparator.naturalOrder());
         List<String> remedies = new ArrayList<>();
-        if (!screens.standing().passes()) {
-            Remedies found = new Remedies(judge, judged, sweep.full().watts(), remedies);
-            found.add(resistor(setting), fitted(setting), MOST_RESISTOR, true);
+        if (!screens.standing().passes() || louder.isPresent()) {
+            StageSetting played = louder.isPresent() ? setting.playing(Duty.HARD) : setting;
+            Remedies found = new Remedies(
+                    judge,
+                    louder.isPresent() ? judge.of(played) : judged,
+                    sweep.full().watts(),
+                    remedies);
+            found.add(resistor(played), fitted(played), MOST_RESISTOR, true);
             if (setting.described().screenTap() == 0) {
-                found.add(screenVolts(setting), 1, LEAST_SCREEN, false);
+                found.add(screenVolts(played), 1, LEAST_SCREEN, false);
             }
-            found.add(load(setting), 1, LEAST_LOAD, false);
+            found.add(load(played), 1, LEAST_LOAD, false);
             if (remedies.isEmpty()) {
                 remedies.add("Neither a screen resistor up to 10 kΩ, nor lower screen volts, nor a lower load alone"
                         + " keeps the screens inside without passing another limit: drive it less.");
             }
         }
-        return new ScreenReport(screens, reached, colder(setting), remedies);
+        return new ScreenReport(screens, setting.duty(), louder, reached, colder(setting), remedies);
     }
 
     private static StageJudgement screens(List<StageJudgement> judged) {
@@ -80,13 +96,21 @@ public record ScreenReport(
                             + " inside is not known.");
         }
         if (screens.standing() == Standing.INSIDE) {
-            return List.of(most + " over the whole drive, the model's ±" + band + " included.");
+            words.add(most + " " + played() + ", the model's ±" + band + " included.");
+            louder.ifPresent(duty -> {
+                words.add("Caution: with " + duty.words() + " they "
+                        + (screens.played().get(duty) == Standing.OVER ? "pass" : "may pass") + " their limit.");
+                words.addAll(remedies);
+            });
+            return words;
         }
         if (reachedAt.isEmpty()) {
-            words.add(most + " over the whole drive: "
-                    + (screens.standing() == Standing.OVER
-                            ? "over it."
-                            : "too close to call, the limit lies inside the model's ±" + band + "."));
+            words.add(most + " " + played() + ": "
+                    + switch (screens.standing()) {
+                        case OVER -> "over it.";
+                        case OPEN_QUESTION -> screens.hangsOn() + ".";
+                        default -> "too close to call, the limit lies inside the model's ±" + band + ".";
+                    });
             words.addAll(remedies);
             return words;
         }
@@ -95,6 +119,12 @@ public record ScreenReport(
                 + (Double.isNaN(colderWatts) ? "." : " (" + Show.significant(colderWatts, 3) + " W)."));
         words.addAll(remedies);
         return words;
+    }
+
+    private String played() {
+        return duty == Duty.TONE
+                ? "over all levels of a test tone"
+                : duty == Duty.NOT_SAID ? "over all that may be played" : "with " + duty.words() + " and quieter";
     }
 
     /** Whether a colder idle keeps the screens cooler by more than a model can tell. */
@@ -106,7 +136,7 @@ public record ScreenReport(
         double share = Math.max(COLDEST, setting.idleShare() - COLDER);
         try {
             return DriveSweep.of(setting.idle(share).stage(), StageJudge.LEVELS)
-                    .hottestScreen()
+                    .hottestScreen(setting.duty())
                     .hottestScreenWatts();
         } catch (NoSolution none) {
             return Double.NaN;
@@ -165,19 +195,22 @@ public record ScreenReport(
             }
         }
 
-        /** Whether screens pass there, and nothing else that stood well stands worse. */
         private boolean mends(StageSetting there) {
-            List<StageJudgement> after = judge.proposing().of(there);
-            return screens(after).standing().passes()
-                    && after.stream()
-                            .allMatch(j -> j.accepted()
-                                    || before.stream()
-                                            .anyMatch(b -> b.limit() == j.limit()
-                                                    && b.when() == j.when()
-                                                    && b.at() == j.at()
-                                                    && Standing.GRAVITY.compare(b.standing(), j.standing()) >= 0
-                                                    && b.share() >= j.share() - 1e-9));
+            return ScreenReport.mends(before, judge.proposing().of(there));
         }
+    }
+
+    /** Whether screens pass after a change, and nothing else that stood well stands worse. */
+    public static boolean mends(List<StageJudgement> before, List<StageJudgement> after) {
+        return screens(after).standing().passes()
+                && after.stream()
+                        .allMatch(j -> j.accepted()
+                                || before.stream()
+                                        .anyMatch(b -> b.limit() == j.limit()
+                                                && b.when() == j.when()
+                                                && b.at() == j.at()
+                                                && Standing.GRAVITY.compare(b.standing(), j.standing()) >= 0
+                                                && b.share() >= j.share() - 1e-9));
     }
 
     private static double fitted(StageSetting setting) {
@@ -189,7 +222,7 @@ public record ScreenReport(
                 place -> Math.ceil(place / 10) * 10,
                 ohms -> setting.of(setting.described()
                         .tubed(setting.described().tubes().stream()
-                                .map(t -> new StageTube(t.model(), t.side(), t.scale(), ohms, t.gridOffset()))
+                                .map(t -> t.behind(ohms))
                                 .toList())),
                 ohms -> "A resistor of " + Show.fixed(ohms, 0) + " Ω at each screen");
     }

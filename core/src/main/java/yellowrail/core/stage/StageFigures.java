@@ -7,7 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Figures;
 import yellowrail.core.judging.Known;
@@ -39,11 +41,27 @@ public final class StageFigures {
     private final Map<At, Cycle> idles = new EnumMap<>(At.class);
     private final Map<At, DriveSweep> drives = new EnumMap<>(At.class);
     private final ModelTrust.Bands bands;
+    private final Duty duty;
     private Known known = new Known(Map.of());
 
     /** @param bands of the model at these volts */
     public StageFigures(ModelTrust.Bands bands) {
+        this(bands, Duty.NOT_SAID);
+    }
+
+    private StageFigures(ModelTrust.Bands bands, Duty duty) {
         this.bands = bands;
+        this.duty = duty;
+    }
+
+    /** The same while this is played. */
+    StageFigures playing(Duty other) {
+        StageFigures figures = new StageFigures(bands, other);
+        figures.mains.putAll(mains);
+        figures.idles.putAll(idles);
+        figures.drives.putAll(drives);
+        figures.known = known;
+        return figures;
     }
 
     /** The same with the stage solved at a mains, share of nominal. */
@@ -104,7 +122,7 @@ public final class StageFigures {
                 return when == When.IDLE
                         ? Optional.ofNullable(idles.get(at))
                                 .flatMap(c -> known.of(limit, at).or(() -> atIdle(limit, c)))
-                        : Optional.ofNullable(drives.get(at)).flatMap(d -> overTheDrive(limit, d));
+                        : Optional.ofNullable(drives.get(at)).flatMap(d -> overTheDrive(limit, d, at));
             }
         };
     }
@@ -124,21 +142,36 @@ public final class StageFigures {
                 });
     }
 
-    private Optional<Value> overTheDrive(PublishedLimit limit, DriveSweep drive) {
+    private Optional<Value> overTheDrive(PublishedLimit limit, DriveSweep drive, At at) {
         if (limit == DriveLimit.SCREEN_WATTS) {
-            return Optional.of(Value.computed(drive.hottestScreen().hottestScreenWatts(), bands.screen()));
+            return Optional.of(orAtRest(
+                    Value.computed(drive.hottestScreen(duty).hottestScreenWatts(), bands.screen()),
+                    Limit.SCREEN_WATTS,
+                    at));
         }
         if (limit == DriveLimit.PEAK_PLATE_VOLTS) {
             return Optional.of(Value.computed(drive.plateMost(), ModelTrust.PEAK_BAND));
         }
         return switch ((Limit) limit) {
-            case PLATE_WATTS -> Optional.of(Value.computed(drive.hottestPlate().hottestPlateWatts(), bands.plate()));
-            case COMBINED_WATTS ->
-                Optional.of(combined(Stream.concat(Stream.of(drive.idle()), drive.levels().stream())));
+            case PLATE_WATTS ->
+                Optional.of(orAtRest(
+                        Value.computed(drive.hottestPlate(duty).hottestPlateWatts(), bands.plate()),
+                        Limit.PLATE_WATTS,
+                        at));
+            case COMBINED_WATTS -> Optional.of(orAtRest(combined(drive.over(duty).stream()), Limit.COMBINED_WATTS, at));
             case PLATE_VOLTS -> Optional.of(Value.computed(drive.full().plateToCathodeVolts(), ModelTrust.VOLTS_BAND));
-            case CATHODE_AMPERES -> Optional.of(Value.computed(drive.cathodeAmperes(), bands.plate()));
+            case CATHODE_AMPERES ->
+                Optional.of(
+                        orAtRest(Value.computed(drive.cathodeAmperes(duty), bands.plate()), Limit.CATHODE_AMPERES, at));
             case SCREEN_WATTS, SCREEN_VOLTS -> Optional.empty();
         };
+    }
+
+    /** What is played is never cooler than what was read at rest. */
+    private Value orAtRest(Value played, Limit limit, At at) {
+        return known.of(limit, at)
+                .filter(read -> read.figure().high() > played.figure().high())
+                .orElse(played);
     }
 
     /** Plate and screen of the tube in which the two together are hottest: both follow from one model. */
@@ -180,18 +213,25 @@ public final class StageFigures {
                 : limit == Limit.COMBINED_WATTS
                         ? "Vpk · Ip + Vg2k · Ig2"
                         : limit.ofScreen() ? "Vg2k · Ig2" : "Vpk · Ip";
-        return "mean of " + what + " over a cycle"
-                + (when == When.IDLE
-                        ? ", without drive"
-                        : ", highest over the drive and the tubes" + hottest(limit, at));
+        if (when == When.IDLE) {
+            return "mean of " + what + " over a cycle, without drive";
+        }
+        return "mean of " + what + " over " + (duty == Duty.TONE ? "a cycle" : "the time")
+                + ", highest of all tubes and of " + (duty == Duty.TONE ? "all levels of a tone" : included(duty))
+                + " with idle" + hottest(limit, at);
+    }
+
+    private static String included(Duty duty) {
+        return duty.included().stream().map(Duty::words).collect(Collectors.joining("; "));
     }
 
     private String hottest(PublishedLimit limit, At at) {
+        if (limit != Limit.PLATE_WATTS && limit != DriveLimit.SCREEN_WATTS) {
+            return "";
+        }
         DriveSweep drive = drives.get(at);
-        Cycle hottest = limit.ofScreen() ? drive.hottestScreen() : drive.hottestPlate();
-        return limit == Limit.PLATE_WATTS || limit == DriveLimit.SCREEN_WATTS
-                ? ": at " + (hottest.drive() == 0 ? "idle" : Show.significant(hottest.watts(), 3) + " W into the load")
-                : "";
+        Cycle hottest = limit.ofScreen() ? drive.hottestScreen(duty) : drive.hottestPlate(duty);
+        return ": " + drive.where(hottest);
     }
 
     private static String average(String what, double node, Cycle cycle) {

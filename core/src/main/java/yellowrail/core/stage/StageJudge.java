@@ -33,6 +33,7 @@ public record StageJudge(Judge judge, ModelTrust trust, double highest) {
         DriveSweep now = at(setting.outcomes().get(0), set, setting.mains());
         return StageJudgement.of(
                 judge,
+                setting.duty(),
                 setting.outcomes().stream()
                         .map(outcome ->
                                 figures(outcome, set, setting.mains() == 1 ? now : at(outcome, set, setting.mains())))

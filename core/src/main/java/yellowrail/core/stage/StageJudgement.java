@@ -2,13 +2,19 @@ package yellowrail.core.stage;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.judging.Value;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.PublishedLimit;
 
@@ -21,6 +27,8 @@ import yellowrail.core.tube.PublishedLimit;
  * @param judgement the gravest; empty where no publication gives this limit
  * @param standing of it, over everything that is not known of the stage
  * @param formula how the figure is worked out, with this stage's numbers
+ * @param duty what is played
+ * @param played how it would stand by each of {@link Duty#PLAYED}; empty beside a test tone
  */
 public record StageJudgement(
         PublishedLimit limit,
@@ -30,7 +38,9 @@ public record StageJudgement(
         Value value,
         Optional<Judgement> judgement,
         Standing standing,
-        String formula) {
+        String formula,
+        Duty duty,
+        Map<Duty, Standing> played) {
     /** The gravest comes last; of one gravity the one furthest towards its limit. */
     public static final Comparator<StageJudgement> GRAVITY = Comparator.comparing(
                     StageJudgement::standing, Standing.GRAVITY)
@@ -41,36 +51,75 @@ public record StageJudgement(
         return judgement.map(Judgement::share).orElse(Double.NaN);
     }
 
-    /** Everything that is judged of a stage, limit by limit, idle first. */
-    public static List<StageJudgement> of(Judge judge, StageFigures figures) {
-        return of(judge, List.of(figures));
-    }
-
-    /** @param outcomes what the stage can turn out to be: a standing they differ in is an open question */
-    public static List<StageJudgement> of(Judge judge, List<StageFigures> outcomes) {
+    /**
+     * Everything that is judged of a stage, limit by limit, idle first.
+     *
+     * @param duty what it plays
+     * @param figures of everything its bias can turn out to be: a standing that differs between them, or between what it may
+     *     be played by, is an open question
+     */
+    public static List<StageJudgement> of(Judge judge, Duty duty, List<StageFigures> figures) {
         List<StageJudgement> all = new ArrayList<>();
         for (When when : When.values()) {
-            List<List<Judgement>> judged = outcomes.stream()
-                    .map(o -> judge.all(StageFigures.limits(when), o.figures(when)))
-                    .toList();
+            Map<Duty, Outcomes> outcomes = new EnumMap<>(Duty.class);
+            Stream.concat(Stream.of(duty), duty == Duty.TONE ? Stream.of() : Duty.PLAYED.stream())
+                    .distinct()
+                    .forEach(d -> outcomes.put(d, new Outcomes(judge, figures, d, when)));
             for (PublishedLimit limit : StageFigures.limits(when)) {
-                for (At at : outcomes.get(0).at()) {
-                    row(judge, outcomes, judged, limit, when, at).ifPresent(all::add);
+                for (At at : figures.get(0).at()) {
+                    row(judge, duty, outcomes, limit, at).ifPresent(all::add);
                 }
             }
         }
         return List.copyOf(all);
     }
 
+    /** What a stage can turn out to be, judged limit by limit. */
+    private record Outcomes(When when, List<StageFigures> figures, List<List<Judgement>> judged) {
+        Outcomes(Judge judge, List<StageFigures> figures, Duty duty, When when) {
+            this(
+                    when,
+                    figures.stream()
+                            .flatMap(f -> duty.outcomes().stream().map(f::playing))
+                            .toList(),
+                    judge);
+        }
+
+        private Outcomes(When when, List<StageFigures> figures, Judge judge) {
+            this(
+                    when,
+                    figures,
+                    figures.stream()
+                            .map(f -> judge.all(StageFigures.limits(when), f.figures(when)))
+                            .toList());
+        }
+
+        /** The gravest of each outcome. */
+        List<Judgement> gravest(PublishedLimit limit, At at) {
+            return judged.stream()
+                    .flatMap(all -> all.stream()
+                            .filter(j -> j.what() == limit && j.at() == at && !j.ceiling())
+                            .max(Judgement.GRAVITY)
+                            .stream())
+                    .toList();
+        }
+
+        Optional<Standing> standing(PublishedLimit limit, At at) {
+            List<Judgement> gravest = gravest(limit, at);
+            return gravest.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(Standing.ofOutcomes(
+                            gravest.stream().map(Judgement::standing).toList()));
+        }
+    }
+
     private static Optional<StageJudgement> row(
-            Judge judge,
-            List<StageFigures> outcomes,
-            List<List<Judgement>> judged,
-            PublishedLimit limit,
-            When when,
-            At at) {
+            Judge judge, Duty duty, Map<Duty, Outcomes> all, PublishedLimit limit, At at) {
+        Outcomes outcomes = all.get(duty);
+        When when = outcomes.when();
+        StageFigures first = outcomes.figures().get(0);
         Standing without = judge.without(limit);
-        Optional<Value> value = outcomes.get(0).figures(when).of(limit, at);
+        Optional<Value> value = first.figures(when).of(limit, at);
         if (value.isEmpty() || without == Standing.NOT_APPLICABLE) {
             return Optional.empty();
         }
@@ -81,18 +130,19 @@ public record StageJudgement(
                             limit,
                             when,
                             at,
-                            outcomes.get(0).mains(at),
+                            first.mains(at),
                             value.get(),
                             Optional.empty(),
                             without,
-                            outcomes.get(0).formula(limit, when, at)));
+                            first.formula(limit, when, at),
+                            duty,
+                            Map.of()));
         }
-        List<Judgement> gravest = judged.stream()
-                .flatMap(all -> all.stream()
-                        .filter(j -> j.what() == limit && j.at() == at && !j.ceiling())
-                        .max(Judgement.GRAVITY)
-                        .stream())
-                .toList();
+        List<Judgement> gravest = outcomes.gravest(limit, at);
+        Map<Duty, Standing> played = new EnumMap<>(Duty.class);
+        Duty.PLAYED.forEach(d -> Optional.ofNullable(all.get(d))
+                .flatMap(o -> o.standing(limit, at))
+                .ifPresent(s -> played.put(d, s)));
         return gravest.stream()
                 .max(Judgement.GRAVITY)
                 .map(worst -> new StageJudgement(
@@ -102,9 +152,41 @@ public record StageJudgement(
                         worst.mains(),
                         worst.value(),
                         Optional.of(worst),
-                        Standing.ofOutcomes(
-                                gravest.stream().map(Judgement::standing).toList()),
-                        outcomes.get(gravest.indexOf(worst)).formula(limit, when, at)));
+                        outcomes.standing(limit, at).orElseThrow(),
+                        outcomes.figures().get(gravest.indexOf(worst)).formula(limit, when, at),
+                        duty,
+                        played));
+    }
+
+    /** Whether what it plays is not said and decides. */
+    public boolean openByDuty() {
+        return standing == Standing.OPEN_QUESTION
+                && played.values().stream().distinct().count() > 1;
+    }
+
+    /** What an open question hangs on, as a sentence goes on after its figures. */
+    public String hangsOn() {
+        if (!openByDuty()) {
+            return "it hangs on whether the bias follows the mains";
+        }
+        return "it hangs on what is played: "
+                + played.values().stream()
+                        .distinct()
+                        .map(s -> (s == Standing.OPEN_QUESTION ? "a question of the bias" : s.words()) + " with "
+                                + played.entrySet().stream()
+                                        .filter(e -> e.getValue() == s)
+                                        .map(e -> e.getKey().words())
+                                        .collect(Collectors.joining(" or ")))
+                        .collect(Collectors.joining("; "));
+    }
+
+    /** The quietest that would take screens past their limit which pass as they are played: a caution beside the standing. */
+    public Optional<Duty> louderPasses() {
+        return limit == DriveLimit.SCREEN_WATTS && standing.passes()
+                ? duty.louder()
+                        .filter(d -> played.containsKey(d) && !played.get(d).passes())
+                        .findFirst()
+                : Optional.empty();
     }
 
     /** Whether a setting may be proposed: nothing that is published is over, too close, open or not told. */

@@ -1,6 +1,7 @@
 package yellowrail.core.stage;
 
 import java.util.List;
+import yellowrail.core.amp.Duty;
 
 /**
  * A stage with the three things a builder can move: idle, load and mains. Equal settings give equal answers.
@@ -11,9 +12,16 @@ import java.util.List;
  * @param loadFactor on the marked load
  * @param mains share of the described mains
  * @param grid how a grid supply follows the mains
+ * @param duty what it plays, which its heat with signal is judged by
  */
 public record StageSetting(
-        Stage described, double ratedWatts, double idleShare, double loadFactor, double mains, GridSupply grid) {
+        Stage described,
+        double ratedWatts,
+        double idleShare,
+        double loadFactor,
+        double mains,
+        GridSupply grid,
+        Duty duty) {
     public StageSetting {
         if (!(ratedWatts > 0)) {
             throw new IllegalArgumentException("a plate rating of " + ratedWatts + " W; above 0");
@@ -48,27 +56,31 @@ public record StageSetting(
     }
 
     public StageSetting idle(double share) {
-        return new StageSetting(described, ratedWatts, share, loadFactor, mains, grid);
+        return new StageSetting(described, ratedWatts, share, loadFactor, mains, grid, duty);
     }
 
     public StageSetting load(double factor) {
-        return new StageSetting(described, ratedWatts, idleShare, factor, mains, grid);
+        return new StageSetting(described, ratedWatts, idleShare, factor, mains, grid, duty);
     }
 
     public StageSetting mains(double share) {
-        return new StageSetting(described, ratedWatts, idleShare, loadFactor, share, grid);
+        return new StageSetting(described, ratedWatts, idleShare, loadFactor, share, grid, duty);
     }
 
     public StageSetting with(GridSupply other) {
-        return new StageSetting(described, ratedWatts, idleShare, loadFactor, mains, other);
+        return new StageSetting(described, ratedWatts, idleShare, loadFactor, mains, other, duty);
     }
 
-    /** What it can turn out to be, the one that pictures show first. */
+    public StageSetting playing(Duty other) {
+        return new StageSetting(described, ratedWatts, idleShare, loadFactor, mains, grid, other);
+    }
+
+    /** What its bias can turn out to be, the one that pictures show first; what it plays moves nothing in the stage. */
     public List<StageSetting> outcomes() {
         return grid.outcomes().stream().map(this::with).toList();
     }
 
     public StageSetting of(Stage other) {
-        return new StageSetting(other, ratedWatts, idleShare, loadFactor, mains, grid);
+        return new StageSetting(other, ratedWatts, idleShare, loadFactor, mains, grid, duty);
     }
 }

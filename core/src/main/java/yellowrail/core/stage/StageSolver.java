@@ -2,7 +2,10 @@ package yellowrail.core.stage;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.reading.Show;
 
 /**
@@ -14,7 +17,6 @@ import yellowrail.core.reading.Show;
  */
 public final class StageSolver {
     private static final int OUTER_STEPS = 60;
-    private static final int FULL_DRIVE_STEPS = 40;
     private static final int POWER_STEPS = 8;
     private static final int RAMP = 12;
     private static final double LEAST_STEP = 1.0 / 256;
@@ -23,8 +25,23 @@ public final class StageSolver {
     private final int averages;
     private final double[] mean;
     private final Dense outer;
-    private final double[][] held = new double[Instants.ALL][];
+    private final Map<Waveform, double[][]> held = new IdentityHashMap<>();
     private boolean started;
+
+    /**
+     * How far the grids are driven.
+     *
+     * @param volts peak, V
+     * @param ofFull beside them, a share of the drive that brings the first grid to zero volts at these very averages
+     */
+    private record Level(double volts, double ofFull) {
+        Level times(double part) {
+            return new Level(part * volts, part * ofFull);
+        }
+    }
+
+    private static final Level FULL = new Level(0, 1);
+    private static final Level NONE = new Level(0, 0);
 
     public StageSolver(Stage stage) {
         this.equations = new Equations(stage);
@@ -39,7 +56,7 @@ public final class StageSolver {
             equations.start();
             started = true;
         }
-        return solve(0, 1);
+        return solve(Waveform.STILL, NONE);
     }
 
     /**
@@ -49,52 +66,45 @@ public final class StageSolver {
      * @throws NoSolution when the equations do not converge, saying at which drive
      */
     public Cycle driven(double peak) {
+        return from(Waveform.SINE, new Level(peak, 0));
+    }
+
+    /**
+     * Driven by a sine until the first grid reaches zero volts; with cathode bias the driven cathode volts count.
+     *
+     * @throws NoSolution when it does not settle
+     */
+    public Cycle full() {
+        return from(Waveform.SINE, FULL);
+    }
+
+    /**
+     * Driven by what is played. Its averages are those of all the time; its drive is the full one at these averages.
+     *
+     * @param duty one of {@link Duty#PLAYED}
+     */
+    public Cycle played(Duty duty) {
+        return from(Waveform.of(duty), FULL);
+    }
+
+    private Cycle from(Waveform wave, Level level) {
         if (!started) {
             idle();
         }
-        return solve(peak, Instants.ALL);
+        return solve(wave, level);
     }
 
     /** What one tube went through in the cycle solved last: plate-to-cathode volts and plate amperes at each instant. */
     public List<double[]> path(int tube, double peak) {
         List<double[]> path = new ArrayList<>();
         for (int j = 0; j < Instants.ALL; j++) {
-            double[] u = held[Instants.solvedFor(j)];
+            double[] u = held.get(Waveform.SINE)[Instants.solvedFor(j)];
             equations.evaluate(u, peak * Instants.sine(j));
             path.add(new double[] {
                 u[equations.tube(tube).side()] - equations.cathodeVolts(tube), equations.point(tube).plate
             });
         }
         return path;
-    }
-
-    /**
-     * The drive at which the first grid reaches zero volts; with cathode bias the driven cathode volts count.
-     *
-     * @throws NoSolution when it does not settle
-     */
-    public double fullDrive() {
-        double volts = room(idle());
-        if (equations.cathodes == 0) {
-            return volts;
-        }
-        double before = volts;
-        double missBefore = room(driven(volts)) - volts;
-        volts += missBefore;
-        for (int i = 0; i < FULL_DRIVE_STEPS; i++) {
-            double miss = room(driven(volts)) - volts;
-            if (Math.abs(miss) < 1e-6 * Math.max(1, volts)) {
-                return volts;
-            }
-            double slope = (miss - missBefore) / (volts - before);
-            before = volts;
-            missBefore = miss;
-            // The cathode rises by less than the drive: anything else is rounding near the answer.
-            volts = Math.max(0, slope < 0 ? volts - miss / slope : volts + miss);
-        }
-        throw new NoSolution(
-                "The stage could not be solved: the drive at which its first grid reaches 0 V did not settle"
-                        + " (near " + Show.significant(volts, 3) + " V peak).");
     }
 
     /** The drive that gives this power, W above zero; power goes nearly with the square of the drive. */
@@ -106,58 +116,46 @@ public final class StageSolver {
         return cycle;
     }
 
-    private double room(Cycle cycle) {
-        double least = Double.POSITIVE_INFINITY;
-        for (int t = 0; t < equations.tubeCount; t++) {
-            double cathode = equations.cathodes == 0 ? 0 : cycle.cathodeVolts().get(equations.cathodes == 1 ? 0 : t);
-            least = Math.min(least, cathode - equations.bias(t));
-        }
-        return Math.max(0, least);
-    }
-
     /** Straight at the wanted drive; where that fails, in steps from a smaller one. */
-    private Cycle solve(double peak, int samples) {
+    private Cycle solve(Waveform wave, Level level) {
         double[] before = mean.clone();
         try {
-            return settle(peak, samples);
+            return settle(wave, level);
         } catch (NoSolution direct) {
-            if (samples == 1) {
+            if (wave == Waveform.STILL) {
                 throw direct;
             }
             System.arraycopy(before, 0, mean, 0, averages);
-            Arrays.fill(held, null);
+            held.clear();
             try {
-                settle(0, 1);
+                settle(Waveform.STILL, NONE);
                 for (int step = 1; step < RAMP; step++) {
-                    settle(peak * step / RAMP, samples);
+                    settle(wave, level.times((double) step / RAMP));
                 }
-                return settle(peak, samples);
+                return settle(wave, level);
             } catch (NoSolution ramped) {
                 System.arraycopy(before, 0, mean, 0, averages);
-                Arrays.fill(held, null);
+                held.clear();
                 throw direct;
             }
         }
     }
 
-    private Cycle settle(double peak, int samples) {
+    private Cycle settle(Waveform wave, Level level) {
         double nearest = Double.POSITIVE_INFINITY;
         double last = Double.POSITIVE_INFINITY;
         double[] from = mean.clone();
         double[] move = new double[averages];
         double factor = 1;
+        double peak = 0;
+        equations.limited = wave.limited();
         for (int step = 0; step < OUTER_STEPS; step++) {
-            Sums sums = new Sums(equations.tubeCount, averages);
-            int before = -1;
-            for (int j : Instants.solved(samples)) {
-                instant(peak * Instants.sine(j), j, before, step == 0 && samples == 1);
-                sums.add(equations, Instants.weight(j, samples));
-                before = j;
-            }
-            double[] miss = sums.miss(equations, samples);
+            peak = level.volts() + level.ofFull() * equations.room();
+            Sums sums = sums(wave, peak, level.ofFull(), step == 0 && wave == Waveform.STILL);
+            double[] miss = sums.miss(equations);
             double now = largest(miss);
             if (now < OUTER_VOLTS) {
-                return CycleTotals.of(equations, held, peak, samples);
+                return CycleTotals.of(equations, held.get(wave), peak, wave);
             }
             if (now > last && factor > LEAST_STEP) {
                 // Too far: half the way from where the step began.
@@ -169,7 +167,7 @@ public final class StageSolver {
             last = now;
             factor = 1;
             System.arraycopy(mean, 0, from, 0, averages);
-            sums.jacobian(equations, samples, outer.matrix());
+            sums.jacobian(equations, outer.matrix());
             if (!Double.isFinite(now) || !outer.factor(averages)) {
                 break;
             }
@@ -180,6 +178,26 @@ public final class StageSolver {
         }
         throw new NoSolution("The stage could not be solved at a drive of " + Show.significant(peak, 3)
                 + " V peak: its averages did not settle (nearest " + Show.significant(nearest, 2) + " V).");
+    }
+
+    /** Solves every instant, each from what it was before or from the one beside it, and adds them up. */
+    private Sums sums(Waveform wave, double peak, double ofFull, boolean afresh) {
+        Sums sums = new Sums(equations.tubeCount, averages);
+        double[] shares = wave.shares();
+        double[][] unknowns = held.computeIfAbsent(wave, w -> new double[shares.length][]);
+        int moves = equations.roomColumn();
+        Arrays.fill(equations.driveBy, 0);
+        for (int i = 0; i < shares.length; i++) {
+            if (unknowns[i] == null || afresh) {
+                unknowns[i] = i > 0 ? unknowns[i - 1].clone() : equations.unsolved();
+            }
+            if (moves >= 0) {
+                equations.driveBy[moves] = shares[i] * ofFull;
+            }
+            equations.solve(unknowns[i], peak * shares[i]);
+            sums.add(equations, wave.parts()[i]);
+        }
+        return sums;
     }
 
     private void advance(double[] from, double[] move, double factor) {
@@ -197,13 +215,5 @@ public final class StageSolver {
             most = Math.max(most, i == 2 ? Math.abs(miss[i]) * equations.load : Math.abs(miss[i]));
         }
         return most;
-    }
-
-    /** Solves one instant from what it was before, or from its neighbour in the cycle. */
-    private void instant(double drive, int j, int before, boolean afresh) {
-        if (held[j] == null || afresh) {
-            held[j] = before >= 0 ? held[before].clone() : equations.unsolved();
-        }
-        equations.solve(held[j], drive);
     }
 }

@@ -26,4 +26,9 @@ public record StageTube(TubeModel model, int side, double scale, double screenOh
             throw new IllegalArgumentException("a grid offset of " + gridOffset + " V; within ±200 V");
         }
     }
+
+    /** The same with another screen resistor, Ω. */
+    public StageTube behind(double ohms) {
+        return new StageTube(model, side, scale, ohms, gridOffset);
+    }
 }

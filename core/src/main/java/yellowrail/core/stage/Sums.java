@@ -14,8 +14,8 @@ final class Sums {
         screenBy = new double[tubes][averages];
     }
 
-    /** @param weight how many instants this one stands for */
-    void add(Equations equations, int weight) {
+    /** @param weight part of the time that this instant stands for */
+    void add(Equations equations, double weight) {
         int averages = plateBy[0].length;
         for (int a = 0; a < averages; a++) {
             equations.follow(a);
@@ -31,7 +31,7 @@ final class Sums {
     }
 
     /** What each average is, less what its equation wants it to be. */
-    double[] miss(Equations equations, int samples) {
+    double[] miss(Equations equations) {
         Stage stage = equations.stage;
         double[] mean = equations.mean;
         double[] miss = new double[mean.length];
@@ -39,9 +39,9 @@ final class Sums {
         double all = 0;
         double difference = 0;
         for (int t = 0; t < plate.length; t++) {
-            screens += screen[t] / samples;
-            all += plate[t] / samples;
-            difference += equations.sign(t) * (plate[t] + equations.tap * screen[t]) / samples;
+            screens += screen[t];
+            all += plate[t];
+            difference += equations.sign(t) * (plate[t] + equations.tap * screen[t]);
         }
         boolean own = !Double.isNaN(stage.screenSupplyVolts());
         double fromSupply = equations.pentode && own ? all : all + screens;
@@ -54,7 +54,7 @@ final class Sums {
             double through = 0;
             for (int t = 0; t < plate.length; t++) {
                 if (equations.cathodeColumn(t) == 3 + c) {
-                    through += (plate[t] + screen[t]) / samples;
+                    through += (plate[t] + screen[t]);
                 }
             }
             miss[3 + c] = mean[3 + c] - stage.biasing().cathodeOhms() * through;
@@ -62,7 +62,7 @@ final class Sums {
         return miss;
     }
 
-    void jacobian(Equations equations, int samples, double[][] m) {
+    void jacobian(Equations equations, double[][] m) {
         Stage stage = equations.stage;
         int averages = plateBy[0].length;
         boolean own = !Double.isNaN(stage.screenSupplyVolts());
@@ -71,9 +71,9 @@ final class Sums {
             double all = 0;
             double difference = 0;
             for (int t = 0; t < plate.length; t++) {
-                screens += screenBy[t][a] / samples;
-                all += plateBy[t][a] / samples;
-                difference += equations.sign(t) * (plateBy[t][a] + equations.tap * screenBy[t][a]) / samples;
+                screens += screenBy[t][a];
+                all += plateBy[t][a];
+                difference += equations.sign(t) * (plateBy[t][a] + equations.tap * screenBy[t][a]);
             }
             double fromSupply = equations.pentode && own ? all : all + screens;
             m[0][a] = (a == 0 ? 1 : 0) + stage.supplyOhms() * fromSupply;
@@ -84,7 +84,7 @@ final class Sums {
                 double through = 0;
                 for (int t = 0; t < plate.length; t++) {
                     if (equations.cathodeColumn(t) == 3 + c) {
-                        through += (plateBy[t][a] + screenBy[t][a]) / samples;
+                        through += (plateBy[t][a] + screenBy[t][a]);
                     }
                 }
                 m[3 + c][a] = (a == 3 + c ? 1 : 0) - stage.biasing().cathodeOhms() * through;

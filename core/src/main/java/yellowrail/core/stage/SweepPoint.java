@@ -9,11 +9,11 @@ package yellowrail.core.stage;
  * @param distortion at full drive, share
  * @param distortionAtOneWatt share; NaN when 1 W is not reached
  * @param secondAtOneWatt second harmonic at 1 W, share; NaN when 1 W is not reached
- * @param plateWatts hottest average plate over the drive, W
- * @param screenWatts hottest average screen over the drive, W
+ * @param plateWatts hottest average plate by what is played, W
+ * @param screenWatts hottest average screen by what is played, W
  * @param plateVolts highest plate volts over the drive, V
  * @param supplyVolts highest average B+, V
- * @param cathodeAmperes largest average cathode current of a tube over the drive, A
+ * @param cathodeAmperes largest average cathode current of a tube by what is played, A
  * @param plateAmperes largest instantaneous plate current, A
  * @param standingDifference difference of the sides at idle, A
  * @param trouble why there is no answer, or empty; then every figure is NaN
@@ -47,11 +47,11 @@ public record SweepPoint(
                     drive.full().distortion(),
                     drive.oneWatt().map(Cycle::distortion).orElse(nan),
                     drive.oneWatt().map(c -> c.harmonics().get(0)).orElse(nan),
-                    drive.hottestPlate().hottestPlateWatts(),
-                    drive.hottestScreen().hottestScreenWatts(),
+                    drive.hottestPlate(setting.duty()).hottestPlateWatts(),
+                    drive.hottestScreen(setting.duty()).hottestScreenWatts(),
                     drive.plateMost(),
                     drive.idle().supplyVolts(),
-                    drive.cathodeAmperes(),
+                    drive.cathodeAmperes(setting.duty()),
                     drive.plateAmperes(),
                     Math.abs(drive.idle().standingDifference()),
                     "");

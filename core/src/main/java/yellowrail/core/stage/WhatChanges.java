@@ -3,6 +3,7 @@ package yellowrail.core.stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.reading.Show;
 
 /** What one setting of a stage does differently from another, in a sentence with its numbers. */
@@ -12,20 +13,23 @@ public final class WhatChanges {
 
     private WhatChanges() {}
 
-    /** @param rated plate rating, W */
-    public static String between(DriveSweep one, DriveSweep other, double rated) {
+    /**
+     * @param duty what both play
+     * @param rated plate rating, W
+     */
+    public static String between(DriveSweep one, DriveSweep other, Duty duty, double rated) {
         List<String> parts = new ArrayList<>();
         parts.add(change("power at clipping", one.full().watts(), other.full().watts(), "W"));
         parts.add(distortion(one.oneWatt(), other.oneWatt()));
         parts.add(classA(one.classAWatts(), other.classAWatts()));
-        double before = one.hottestPlate().hottestPlateWatts();
-        double after = other.hottestPlate().hottestPlateWatts();
-        parts.add(change("the hottest plate over the drive", before, after, "W") + ", "
+        double before = one.hottestPlate(duty).hottestPlateWatts();
+        double after = other.hottestPlate(duty).hottestPlateWatts();
+        parts.add(change("the hottest plate with signal", before, after, "W") + ", "
                 + Show.fixed(100 * after / rated, 0) + " % of its rating" + (after > rated ? " and over it" : ""));
         parts.add(change(
                 "the hottest screen",
-                one.hottestScreen().hottestScreenWatts(),
-                other.hottestScreen().hottestScreenWatts(),
+                one.hottestScreen(duty).hottestScreenWatts(),
+                other.hottestScreen(duty).hottestScreenWatts(),
                 "W"));
         parts.add(change("peak plate voltage", one.plateMost(), other.plateMost(), "V"));
         String sentence = String.join("; ", parts);

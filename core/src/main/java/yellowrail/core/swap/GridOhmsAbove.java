@@ -2,6 +2,7 @@ package yellowrail.core.swap;
 
 import java.util.List;
 import java.util.Optional;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Standing;
 import yellowrail.core.judging.Value;
@@ -48,13 +49,13 @@ record GridOhmsAbove(String designation, double watts, double fixedOhms, double 
         return cathode ? cathodeOhms : fixedOhms;
     }
 
-    /** Plate and screen of the hottest tube, highest average from idle to full drive, W. */
-    static double watts(SolvedStage solved) {
-        return Math.max(watts(solved.drive()), watts(solved.highest()));
+    /** Plate and screen of the hottest tube, highest average over what is played, W. */
+    static double watts(SolvedStage solved, Duty duty) {
+        return Math.max(watts(solved.drive(), duty), watts(solved.highest(), duty));
     }
 
-    private static double watts(DriveSweep drive) {
-        return SolvedStage.cycles(drive).stream()
+    private static double watts(DriveSweep drive, Duty duty) {
+        return drive.over(duty).stream()
                 .flatMap(c -> c.tubes().stream())
                 .mapToDouble(GridOhmsAbove::watts)
                 .max()
@@ -65,13 +66,19 @@ record GridOhmsAbove(String designation, double watts, double fixedOhms, double 
         return tube.plateWatts() + tube.screenWatts();
     }
 
-    /** How this much resistance stands: a pass where it is within the lower limit, or the tube stays cooler. */
-    SwapVerdict verdict(double seen, boolean cathode, Optional<SolvedStage> after) {
+    /**
+     * How this much resistance stands: a pass where it is within the lower limit, or the tube stays cooler.
+     *
+     * @param duty what is played
+     */
+    SwapVerdict verdict(double seen, boolean cathode, Optional<SolvedStage> after, Duty duty) {
         if (seen <= ohms(cathode) * (1 + 1e-9)) {
             return SwapVerdict.PASS;
         }
-        Standing heat = after.map(
-                        a -> Judge.part(Value.computed(watts(a), a.bands().plate()), Optional.of(watts)))
+        Standing heat = after.map(a -> Standing.ofOutcomes(duty.outcomes().stream()
+                        .map(d ->
+                                Judge.part(Value.computed(watts(a, d), a.bands().plate()), Optional.of(watts)))
+                        .toList()))
                 .orElse(Standing.UNKNOWN);
         return SwapVerdict.of(heat, false);
     }

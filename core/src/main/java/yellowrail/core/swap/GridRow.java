@@ -64,9 +64,9 @@ final class GridRow {
         double seen = grid.ohms().get() * sharing;
         Optional<GridOhmsAbove> falls = GridOhmsAbove.of(candidate.type());
         if (falls.isPresent() && falls.get().ohms(cathode) < limit.get().value()) {
-            SwapVerdict hot = falls.get().verdict(seen, cathode, after);
+            SwapVerdict hot = falls.get().verdict(seen, cathode, after, question.duty());
             if (hot != SwapVerdict.PASS) {
-                return falling(falls.get(), hot, seen, cathode, after)
+                return falling(falls.get(), hot, seen, question, after)
                         .mend(less(falls.get().ohms(cathode) / sharing));
             }
         }
@@ -84,10 +84,11 @@ final class GridRow {
     }
 
     private static SwapRow falling(
-            GridOhmsAbove falls, SwapVerdict verdict, double seen, boolean cathode, Optional<SolvedStage> after) {
+            GridOhmsAbove falls, SwapVerdict verdict, double seen, SwapQuestion question, Optional<SolvedStage> after) {
+        boolean cathode = question.cathodeBias();
         double most = falls.ohms(cathode);
-        String heat = after.map(a ->
-                        Show.si(GridOhmsAbove.watts(a), Unit.WATT, 3) + " of plate and screen, highest over the drive")
+        String heat = after.map(a -> Show.si(GridOhmsAbove.watts(a, question.duty()), Unit.WATT, 3)
+                        + " of plate and screen, highest average")
                 .orElse("how hot plate and screen get is not computed");
         return SwapRow.of(
                         Criterion.GRID_CIRCUIT,

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Judgement;
@@ -42,9 +44,15 @@ final class LimitRows {
                 before.figures(question.present(), question.present().read()).get(0);
         this.judge = question.judge();
         List<StageFigures> figures = after.figures(question.present(), question.read());
-        this.judged = StageJudgement.of(judge, figures);
-        this.withMargin =
-                question.present().margin() < 1 ? StageJudgement.of(question.judgeWithMargin(), figures) : List.of();
+        this.judged = StageJudgement.of(judge, question.duty(), figures);
+        this.withMargin = question.present().margin() < 1
+                ? StageJudgement.of(question.judgeWithMargin(), question.duty(), figures)
+                : List.of();
+    }
+
+    /** What was judged of the candidate's stage. */
+    List<StageJudgement> judged() {
+        return judged;
     }
 
     List<SwapRow> rows() {
@@ -125,15 +133,35 @@ final class LimitRows {
 
     private SwapRow row(Criterion criterion, StageJudgement j) {
         Judgement judgement = j.judgement().orElseThrow();
+        Optional<Duty> louder = judged.stream()
+                .filter(other -> criterion == Criterion.SCREEN_HEAT)
+                .flatMap(other -> other.louderPasses().stream())
+                .min(Comparator.naturalOrder());
+        boolean hot =
+                j.limit() == DriveLimit.SCREEN_WATTS && !j.standing().passes() && j.standing() != Standing.UNKNOWN;
         return new SwapRow(
                 criterion,
-                verdict(j),
+                louder.isPresent() ? verdict(j).worse(SwapVerdict.NOTE) : verdict(j),
                 shown(j.limit(), j.value().figure().value()),
                 limit(judgement),
                 j.share(),
-                sentence(j, judgement),
-                "",
+                sentence(j, judgement)
+                        + louder.map(d -> " Caution: with " + d.words() + " they pass, or may pass, their limit.")
+                                .orElse(""),
+                louder.isPresent() || hot ? resistor(louder.isPresent() ? Duty.HARD : question.duty()) : "",
                 j.formula());
+    }
+
+    /** The resistor that keeps the screens inside. */
+    private String resistor(Duty duty) {
+        double share = after.drive().idle().hottestPlateWatts()
+                / question.candidate().plateWatts().orElseThrow();
+        return new Proposal(question)
+                .screenResistor(share, duty)
+                .map(ohms -> "A resistor of " + Show.siPlain(ohms, Unit.OHM, 3)
+                        + " at each screen would keep them inside, the model's band included.")
+                .orElse("No resistor up to 10 kΩ at each screen keeps them inside without passing another limit: lower"
+                        + " screen volts, a lower load or less drive would.");
     }
 
     private SwapRow unlimited(Criterion criterion, StageJudgement j) {
@@ -171,7 +199,7 @@ final class LimitRows {
                 figures + ": over it by " + shown(j.limit(), figure - judgement.allowed()) + "; with the present tubes "
                         + shown(j.limit(), present(j)) + ".";
             case UNKNOWN -> figures + ": not told, the model is not fitted near these volts.";
-            case OPEN_QUESTION -> figures + ": it hangs on whether the bias follows the mains.";
+            case OPEN_QUESTION -> figures + ": " + j.hangsOn() + ".";
             case TOO_CLOSE ->
                 figures + ": too close to call, the limit lies inside " + JudgementWords.band(value) + ".";
             default ->
@@ -187,18 +215,16 @@ final class LimitRows {
         }
         DriveSweep drive = j.at() == At.HIGHEST ? after.highest() : after.drive();
         if (j.limit() == Limit.PLATE_WATTS || j.limit() == DriveLimit.SCREEN_WATTS) {
-            Cycle hottest = j.limit() == Limit.PLATE_WATTS ? drive.hottestPlate() : drive.hottestScreen();
-            return (hottest.drive() == 0
-                            ? "at idle, the highest over the drive,"
-                            : "at " + Show.si(hottest.watts(), Unit.WATT, 3) + " into the load")
-                    + mains;
+            Duty duty = question.duty();
+            Cycle hottest = j.limit() == Limit.PLATE_WATTS ? drive.hottestPlate(duty) : drive.hottestScreen(duty);
+            return drive.where(hottest) + mains;
         }
         if (j.limit() == DriveLimit.PEAK_PLATE_VOLTS) {
             return "into a resistor, highest over the drive" + mains;
         }
         return (j.limit() == Limit.COMBINED_WATTS
-                        ? "plate and screen together, highest over the drive"
-                        : j.limit() == Limit.PLATE_VOLTS ? "at full drive" : "highest average over the drive")
+                        ? "plate and screen together, highest average"
+                        : j.limit() == Limit.PLATE_VOLTS ? "at full drive" : "highest average")
                 + mains;
     }
 

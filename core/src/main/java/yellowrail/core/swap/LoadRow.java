@@ -102,8 +102,9 @@ final class LoadRow {
 
     private static double watts(Stage stage, double factor) {
         try {
-            StageSolver solver = new StageSolver(stage.withLoad(factor * stage.loadOhms()));
-            return solver.driven(solver.fullDrive()).watts();
+            return new StageSolver(stage.withLoad(factor * stage.loadOhms()))
+                    .full()
+                    .watts();
         } catch (NoSolution none) {
             return 0;
         }

@@ -38,6 +38,10 @@ public final class MadeFor {
         found.tubes(amp, sheet);
         found.chassis(own, asked);
         found.words("bias", amp.scheme().words(), sheet.scheme().words());
+        found.words(
+                "what is played",
+                amp.setting().duty().words(),
+                sheet.setting().duty().words());
         found.share("lowest mains", amp.lowest(), sheet.lowest());
         found.share("highest mains", amp.highest(), sheet.highest());
         found.share("present idle", amp.setting().idleShare(), sheet.setting().idleShare());

@@ -2,6 +2,7 @@ package yellowrail.core.swap;
 
 import java.util.List;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.Known;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageSetting;
@@ -36,6 +37,11 @@ public record Present(
         if (!(margin > 0 && margin <= 1)) {
             throw new IllegalArgumentException("a margin of " + 100 * margin + " %; above 0, at most 100 %");
         }
+    }
+
+    /** The same while this is played. */
+    public Present playing(Duty duty) {
+        return new Present(type, ratings, trust, setting.playing(duty), scheme, lowest, highest, margin, read);
     }
 
     /** With its idle set. */

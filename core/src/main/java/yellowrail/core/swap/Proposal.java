@@ -2,8 +2,10 @@ package yellowrail.core.swap;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Predicate;
 import yellowrail.core.adjust.Preferred;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Known;
 import yellowrail.core.reading.Unit;
@@ -11,6 +13,7 @@ import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.ScreenReport;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
 import yellowrail.core.stage.StageIdle;
@@ -18,7 +21,9 @@ import yellowrail.core.stage.StageJudge;
 import yellowrail.core.stage.StageJudgement;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.stage.StageSolver;
+import yellowrail.core.stage.StageTube;
 import yellowrail.core.stage.When;
+import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Limit;
 import yellowrail.core.tube.ModelTrust;
 
@@ -36,6 +41,9 @@ final class Proposal {
     private static final double FURTHEST = 4;
     /** Finer than the series. */
     private static final double STEP = 1.04;
+
+    private static final double LEAST_SCREEN_OHMS = 100;
+    private static final double MOST_SCREEN_OHMS = 10e3;
 
     private final SwapQuestion question;
     private final StageJudge judge;
@@ -111,6 +119,7 @@ final class Proposal {
         Cycle now = new StageSolver(set).idle();
         return StageJudgement.of(
                         judge.proposing().judge(),
+                        question.duty(),
                         StageFigures.read(
                                 question.gridSupply().outcomes().stream()
                                         .map(grid -> new StageFigures(bands)
@@ -173,6 +182,66 @@ final class Proposal {
         return share <= MOST_IDLE && stands(ohms) && accepted(setting().idle(share), StageJudge.BY_IDLE);
     }
 
+    /**
+     * The smallest preferred resistor at each screen with which they pass and nothing else stands worse; empty where none
+     * does.
+     *
+     * @param share idle of the stage as it would be
+     * @param duty what has to be borne
+     */
+    Optional<Double> screenResistor(double share, Duty duty) {
+        StageSetting now = setting().idle(Math.min(share, MOST_IDLE)).playing(duty);
+        double fitted = now.described().tubes().stream()
+                .mapToDouble(StageTube::screenOhms)
+                .max()
+                .orElse(0);
+        List<Double> values = Preferred.e12(Math.max(LEAST_SCREEN_OHMS, fitted * STEP), MOST_SCREEN_OHMS);
+        try {
+            List<StageJudgement> before = judge.of(now);
+            int bad = -1;
+            int good = values.size();
+            while (good - bad > 1) {
+                int middle = (bad + good) / 2;
+                if (cool(screens(now, values.get(middle) * (1 - TOLERANCE)))) {
+                    good = middle;
+                } else {
+                    bad = middle;
+                }
+            }
+            return good < values.size()
+                            && ScreenReport.mends(
+                                    before, judge.proposing().of(screens(now, values.get(good) * (1 - TOLERANCE))))
+                    ? Optional.of(values.get(good))
+                    : Optional.empty();
+        } catch (NoSolution none) {
+            return Optional.empty();
+        }
+    }
+
+    private static StageSetting screens(StageSetting setting, double ohms) {
+        return setting.of(setting.described()
+                .tubed(setting.described().tubes().stream()
+                        .map(t -> t.behind(ohms))
+                        .toList()));
+    }
+
+    /** A first look by what is played alone: the judge has the last word. */
+    private boolean cool(StageSetting setting) {
+        OptionalDouble most = judge.proposing().judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW);
+        double loudest = setting.grid().outcomes().stream()
+                .mapToDouble(grid -> Math.max(
+                        screenWatts(setting), screenWatts(setting.with(grid).mains(judge.highest()))))
+                .max()
+                .orElseThrow();
+        return most.isEmpty() || loudest * (1 + trust().screen()) <= most.getAsDouble();
+    }
+
+    private static double screenWatts(StageSetting setting) {
+        StageSolver solver = new StageSolver(setting.stage());
+        Duty loudest = setting.duty().outcomes().get(0);
+        return (loudest == Duty.TONE ? solver.full() : solver.played(loudest)).hottestScreenWatts();
+    }
+
     private double share(double ohms) {
         Stage tubed = SolvedStage.tubed(question);
         return StageIdle.watts(
@@ -187,7 +256,8 @@ final class Proposal {
                 1,
                 1,
                 1,
-                question.gridSupply());
+                question.gridSupply(),
+                question.duty());
     }
 
     /** Whether a load, as a factor of the fitted one, is accepted at this idle. */

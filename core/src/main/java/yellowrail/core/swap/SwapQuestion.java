@@ -2,6 +2,7 @@ package yellowrail.core.swap;
 
 import java.util.List;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.judging.Known;
 import yellowrail.core.stage.GridSupply;
@@ -19,6 +20,11 @@ public record SwapQuestion(Present present, Chassis chassis, SwapCandidate candi
             case FIXED_CONSTANT -> BiasScheme.FIXED_CONSTANT;
             case CATHODE, CATHODE_EACH -> BiasScheme.CATHODE;
         };
+    }
+
+    /** What the stage plays, with these tubes or others. */
+    public Duty duty() {
+        return present.setting().duty();
     }
 
     /** How the grid supply that there will be follows the mains. */

@@ -8,6 +8,7 @@ import java.util.function.Function;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.NoSolution;
+import yellowrail.core.stage.StageJudgement;
 
 /**
  * The sheet of one candidate.
@@ -15,6 +16,7 @@ import yellowrail.core.stage.NoSolution;
  * @param before the stage as it is; empty when it cannot be solved
  * @param after the stage with the candidate; empty when it cannot be solved
  * @param trouble why one of them is empty, or empty
+ * @param judged every limit of the stage with the candidate; empty where it cannot be solved
  * @param rows every criterion that applies, in the order of the sheet
  */
 public record SwapSheet(
@@ -22,8 +24,10 @@ public record SwapSheet(
         Optional<SolvedStage> before,
         Optional<SolvedStage> after,
         String trouble,
+        List<StageJudgement> judged,
         List<SwapRow> rows) {
     public SwapSheet {
+        judged = List.copyOf(judged);
         rows = List.copyOf(rows);
     }
 
@@ -38,20 +42,23 @@ public record SwapSheet(
         Optional<SolvedStage> before = Optional.empty();
         Optional<SolvedStage> after = Optional.empty();
         String trouble = "";
+        List<StageJudgement> judged = List.of();
         try {
             SolvedStage solved = present.apply(question.present());
             before = Optional.of(solved);
             SolvedStage changed = SolvedStage.after(question);
             after = Optional.of(changed);
             rows = rows(question, before, after);
-            rows.addAll(new LimitRows(question, solved, changed).rows());
+            LimitRows limits = new LimitRows(question, solved, changed);
+            judged = limits.judged();
+            rows.addAll(limits.rows());
         } catch (NoSolution none) {
             trouble = none.getMessage();
             rows = rows(question, Optional.empty(), Optional.empty());
             rows.addAll(unsolved(question, trouble));
         }
         rows.sort(Comparator.comparing(SwapRow::criterion));
-        return new SwapSheet(question, before, after, trouble, rows);
+        return new SwapSheet(question, before, after, trouble, judged, rows);
     }
 
     private static List<SwapRow> rows(

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.stage.Cycle;
@@ -53,9 +54,10 @@ class ComputedStatementsTest {
                 judge,
                 StageJudgement.of(
                         judge,
-                        new StageFigures(bands)
+                        Duty.NOT_SAID,
+                        List.of(new StageFigures(bands)
                                 .with(At.NOW, 1, idle(plate, screen))
-                                .with(At.HIGHEST, 1.1, idle(plateHigh, screenHigh))));
+                                .with(At.HIGHEST, 1.1, idle(plateHigh, screenHigh)))));
         assertThat(statements).extracting(Statement::place).containsExactly(now, raised);
         assertThat(statements.get(0).sentence()).contains(said);
         assertThat(statements.get(1).sentence()).contains("as computed at 110 % of nominal mains");

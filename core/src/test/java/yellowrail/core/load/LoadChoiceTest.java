@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.DriveSweep;
@@ -35,7 +36,7 @@ class LoadChoiceTest {
                 4200,
                 java.util.List.of(new StageTube(MODEL, 0, 1, 470, 0), new StageTube(MODEL, 1, 1, 470, 0)),
                 Biasing.fixed(-40));
-        return new StageSetting(stage, 30, 0.65, 1, 1, GridSupply.FOLLOWS);
+        return new StageSetting(stage, 30, 0.65, 1, 1, GridSupply.FOLLOWS, Duty.TONE);
     }
 
     private static LoadChoice choice(int levels) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
@@ -173,24 +174,25 @@ class EstimateTest {
 
     @Test
     void whatChangesIsSaidWithItsNumbers() {
-        StageSetting setting = new StageSetting(stage(-36), 42, 0.4, 1, 1, GridSupply.FOLLOWS);
+        StageSetting setting = new StageSetting(stage(-36), 42, 0.4, 1, 1, GridSupply.FOLLOWS, Duty.TONE);
         DriveSweep cold = DriveSweep.of(setting.stage(), 16);
         DriveSweep hot = DriveSweep.of(setting.idle(0.8).stage(), 16);
-        String said = WhatChanges.between(cold, hot, 42);
+        String said = WhatChanges.between(cold, hot, Duty.TONE, 42);
         assertThat(said)
                 .startsWith("Power at clipping")
                 .contains("class A reaches")
                 .contains("distortion at 1 W")
                 .contains("% of its rating");
-        assertThat(WhatChanges.between(cold, cold, 42)).contains("ower at clipping hardly changes");
+        assertThat(WhatChanges.between(cold, cold, Duty.TONE, 42)).contains("ower at clipping hardly changes");
         DriveSweep tooHot = DriveSweep.of(setting.idle(1.2).stage(), 16);
-        assertThat(WhatChanges.between(cold, tooHot, 42)).contains("and over it");
+        assertThat(WhatChanges.between(cold, tooHot, Duty.TONE, 42)).contains("and over it");
     }
 
     @Test
     void theComputedTargetIsAWindowBelowTheHottestIdle() {
         ComputedTarget target = ComputedTarget.of(
-                new StageSetting(stage(-36), 42, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(42, 6, 0.05, 1.1));
+                new StageSetting(stage(-36), 42, 0.5, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
+                JudgedBy.watts(42, 6, 0.05, 1.1));
         var window = target.window(1).orElseThrow();
         assertThat(window.name()).isEqualTo(ComputedTarget.NAME);
         assertThat(window.high()).isEqualTo(target.share());

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.judging.Judge;
 import yellowrail.core.tube.Catalogue;
@@ -33,7 +34,8 @@ public record JudgedStage(TubeType type, Optional<Ratings> picked, StageSetting 
             Map.entry("tap", "43"),
             Map.entry("idle", "65"),
             Map.entry("mains", "100"),
-            Map.entry("highest", "110"));
+            Map.entry("highest", "110"),
+            Map.entry("duty", "TONE"));
 
     /** Fields of a line, apart by semicolons. */
     public static Map<String, String> fields(String text) {
@@ -97,7 +99,8 @@ public record JudgedStage(TubeType type, Optional<Ratings> picked, StageSetting 
                             case "constant" -> GridSupply.HELD;
                             case "unknown" -> GridSupply.UNKNOWN;
                             default -> GridSupply.FOLLOWS;
-                        }),
+                        },
+                        Duty.valueOf(f.get("duty"))),
                 number(f, "highest") / 100);
     }
 

@@ -104,7 +104,7 @@ class NetlistTest {
     void aSpeakerHeatsAsInTheSimulator(Reactive r) throws Exception {
         Stage stage = r.stage().stage();
         SpeakerOnTap load = new SpeakerOnTap(r.speakers(), Math.sqrt(stage.loadOhms() / 8), Optional.empty());
-        double drive = new StageSolver(stage).fullDrive();
+        double drive = new StageSolver(stage).full().drive();
         ReactiveCycle cycle = new ReactiveSolver(stage, load).at(r.hertz(), drive);
         String printed = run(Netlist.of(stage, cycle, SpeakerNetwork.of(load).orElseThrow()));
         String wave = printed.substring(printed.indexOf("driven"));

@@ -9,6 +9,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
@@ -83,7 +84,7 @@ class StageSolverTest {
         StageCases.Case c = StageCases.all().get(0);
         StageSolver solver = new StageSolver(c.stage());
         double idle = solver.idle().cathodeVolts().get(0);
-        double full = solver.fullDrive();
+        double full = solver.full().drive();
         assertThat(full).isGreaterThan(idle);
         assertThat(solver.driven(full).cathodeVolts().get(0)).isCloseTo(full, within(1e-3));
     }
@@ -161,10 +162,13 @@ class StageSolverTest {
                     0.05 + 1.9 * random.nextDouble(),
                     random.nextInt(20) == 0 ? 100 : 0.5 + random.nextDouble(),
                     0.9 + 0.2 * random.nextDouble(),
-                    GridSupply.values()[random.nextInt(GridSupply.values().length)]);
+                    GridSupply.values()[random.nextInt(GridSupply.values().length)],
+                    Duty.TONE);
             try {
                 DriveSweep sweep = DriveSweep.of(setting.stage(), 4);
-                assertThat(sweep.hottestPlate().hottestPlateWatts()).isFinite().isPositive();
+                assertThat(sweep.hottestPlate(Duty.TONE).hottestPlateWatts())
+                        .isFinite()
+                        .isPositive();
             } catch (NoSolution said) {
                 assertThat(said.getMessage()).matches("(?s)[A-Z].*[.?]");
                 explained++;

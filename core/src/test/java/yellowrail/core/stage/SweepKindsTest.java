@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.ModelTrust;
@@ -33,7 +34,7 @@ class SweepKindsTest {
     }
 
     private static StageSetting setting() {
-        return new StageSetting(stage(), 30, 0.7, 1, 1, GridSupply.FOLLOWS);
+        return new StageSetting(stage(), 30, 0.7, 1, 1, GridSupply.FOLLOWS, Duty.TONE);
     }
 
     @ParameterizedTest
@@ -100,7 +101,7 @@ class SweepKindsTest {
 
     @Test
     void aPlaceWithoutASolutionSaysWhy() {
-        StageSetting weak = new StageSetting(stage().atMains(0.1, true), 30, 0.7, 1, 1, GridSupply.FOLLOWS);
+        StageSetting weak = new StageSetting(stage().atMains(0.1, true), 30, 0.7, 1, 1, GridSupply.FOLLOWS, Duty.TONE);
         SweepPoint none = SweepPoint.of(Sweep.IDLE, weak, 1.1);
         assertThat(none.trouble()).contains("No bias reaches 33");
         assertThat(none.watts()).isNaN();
@@ -148,7 +149,7 @@ class SweepKindsTest {
         Stage resisted =
                 stage().tubed(List.of(new StageTube(model, 0, 1, ohms, 0), new StageTube(model, 1, 1, ohms, 0)));
         assertThat(DriveSweep.of(setting().of(resisted).load(2).stage(), 24)
-                        .hottestScreen()
+                        .hottestScreen(Duty.TONE)
                         .hottestScreenWatts())
                 .isBetween(4.6, 5.02);
         // What is advised keeps the model's band as room.
@@ -161,14 +162,16 @@ class SweepKindsTest {
                     }
                 });
         // A lower load that burns the plates is no remedy.
-        double plates =
-                DriveSweep.of(setting().load(2).stage(), 12).hottestPlate().hottestPlateWatts();
+        double plates = DriveSweep.of(setting().load(2).stage(), 12)
+                .hottestPlate(Duty.TONE)
+                .hottestPlateWatts();
         assertThat(ScreenReport.of(setting().load(2), JudgedBy.watts(1.01 * plates, 5, 1e-6, 1))
                         .remedies())
                 .noneMatch(r -> r.startsWith("A load"))
                 .anyMatch(r -> r.startsWith("A resistor"));
         // Inside now, over at highest mains.
-        double now = DriveSweep.of(setting().stage(), 12).hottestScreen().hottestScreenWatts();
+        double now =
+                DriveSweep.of(setting().stage(), 12).hottestScreen(Duty.TONE).hottestScreenWatts();
         ScreenReport higher = ScreenReport.of(setting(), JudgedBy.watts(60, 1.05 * now, 1e-6, 1.1));
         assertThat(higher.words().get(0)).contains("at 110 % mains").contains("over it");
         ScreenReport near = ScreenReport.of(setting(), JudgedBy.watts(60, 1.05 * now, 0.15, 1));

@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.TubeModels;
@@ -47,7 +48,7 @@ class SweepTest {
         Stage stage = StageIdle.at(sixL6(-45), idle * 30);
         assertThat(StageIdle.watts(stage)).isCloseTo(idle * 30, within(1e-6));
         DriveSweep sweep = DriveSweep.of(stage, 24);
-        assertThat(sweep.hottestPlate().hottestPlateWatts() / 30).isCloseTo(hottest, within(0.01));
+        assertThat(sweep.hottestPlate(Duty.TONE).hottestPlateWatts() / 30).isCloseTo(hottest, within(0.01));
         assertThat(sweep.full().watts()).isBetween(45.0, 57.0);
     }
 
@@ -64,17 +65,17 @@ class SweepTest {
     void aHighLoadOverloadsTheScreens() {
         DriveSweep nominal = DriveSweep.of(StageIdle.at(sixL6(-45), 21), 16);
         DriveSweep twice = DriveSweep.of(StageIdle.at(sixL6(-45), 21).withLoad(8400), 16);
-        assertThat(nominal.screenReaches(5)).isEmpty();
-        assertThat(twice.screenReaches(5).orElseThrow()).isBetween(0.5, 1.0);
-        assertThat(twice.hottestScreen().hottestScreenWatts())
-                .isGreaterThan(nominal.hottestScreen().hottestScreenWatts() * 1.4);
+        assertThat(nominal.screenReaches(5, Duty.TONE)).isEmpty();
+        assertThat(twice.screenReaches(5, Duty.TONE).orElseThrow()).isBetween(0.5, 1.0);
+        assertThat(twice.hottestScreen(Duty.TONE).hottestScreenWatts())
+                .isGreaterThan(nominal.hottestScreen(Duty.TONE).hottestScreenWatts() * 1.4);
     }
 
     @Test
     void cathodeBiasIdlesHottest() {
         Stage stage = StageIdle.at(pair("EL84", 330, 150, 0, 0, 150, 8000, Biasing.cathode(130, true)), 11);
         DriveSweep sweep = DriveSweep.of(stage, 16);
-        assertThat(sweep.hottestPlate().drive()).isZero();
+        assertThat(sweep.hottestPlate(Duty.TONE).drive()).isZero();
         assertThat(sweep.full().cathodeVolts().get(0))
                 .isGreaterThan(sweep.idle().cathodeVolts().get(0));
     }
@@ -82,31 +83,35 @@ class SweepTest {
     @Test
     void theComputedTargetKeepsThePlatesInsideOrSaysThatNoneDoes() {
         StageJudge judge = JudgedBy.watts(30, 500, 0.05, 1.1);
-        ComputedTarget easy = ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), judge);
+        ComputedTarget easy =
+                ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS, Duty.TONE), judge);
         assertThat(easy.solved()).isTrue();
         assertThat(easy.share()).isBetween(0.65, 0.85);
         Stage set = StageIdle.at(sixL6(-45), easy.watts()).atMains(1.1, true);
-        double hottest = DriveSweep.of(set, 16).hottestPlate().hottestPlateWatts();
+        double hottest = DriveSweep.of(set, 16).hottestPlate(Duty.TONE).hottestPlateWatts();
         // With the model's band it stands just inside.
         assertThat(hottest).isLessThan(30 / 1.05);
         assertThat(hottest).isGreaterThan(30 / 1.08);
         Stage hotter = StageIdle.at(sixL6(-45), easy.watts() + 0.9).atMains(1.1, true);
-        assertThat(DriveSweep.of(hotter, 16).hottestPlate().hottestPlateWatts()).isGreaterThan(30 / 1.06);
+        assertThat(DriveSweep.of(hotter, 16).hottestPlate(Duty.TONE).hottestPlateWatts())
+                .isGreaterThan(30 / 1.06);
         ComputedTarget constant =
-                ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.HELD), judge);
+                ComputedTarget.of(new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.HELD, Duty.TONE), judge);
         assertThat(constant.share()).isLessThan(easy.share());
         ComputedTarget none = ComputedTarget.of(
-                new StageSetting(el34().withLoad(1700), 25, 0.5, 1, 1, GridSupply.FOLLOWS),
+                new StageSetting(el34().withLoad(1700), 25, 0.5, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
                 JudgedBy.watts(25, 500, 0.05, 1.1));
         assertThat(none.solved()).isFalse();
         assertThat(none.reason()).contains("No idle keeps the plates inside");
         // Where something else ends it, that is named.
         ComputedTarget screens = ComputedTarget.of(
-                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(30, 0.9, 0.05, 1.1));
+                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
+                JudgedBy.watts(30, 0.9, 0.05, 1.1));
         assertThat(screens.share()).isLessThan(easy.share() - 0.1);
         assertThat(screens.reason()).contains("screen dissipation").contains("ends it");
         ComputedTarget cold = ComputedTarget.of(
-                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS), JudgedBy.watts(30, 0.01, 0.05, 1.1));
+                new StageSetting(sixL6(-45), 30, 0.5, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
+                JudgedBy.watts(30, 0.01, 0.05, 1.1));
         assertThat(cold.solved()).isFalse();
         assertThat(cold.reason()).startsWith("No idle is accepted: screen dissipation");
     }
@@ -115,7 +120,13 @@ class SweepTest {
     @Test
     void theComputedTargetGoesByTheSystemOfEachPublication() {
         StageSetting setting = new StageSetting(
-                pair("6V6GT", 268, 100, 0, 0, 200, 8000, Biasing.fixed(-20)), 12, 0.5, 1, 1, GridSupply.FOLLOWS);
+                pair("6V6GT", 268, 100, 0, 0, 200, 8000, Biasing.fixed(-20)),
+                12,
+                0.5,
+                1,
+                1,
+                GridSupply.FOLLOWS,
+                Duty.TONE);
         ComputedTarget centre = ComputedTarget.of(setting, JudgedBy.type("6V6GT", 1.1));
         ComputedTarget maximum = ComputedTarget.of(setting, JudgedBy.watts(12, 2, 0.088, 1.1));
         assertThat(centre.solved()).as(centre.reason()).isTrue();
@@ -131,7 +142,7 @@ class SweepTest {
         assertThatThrownBy(() -> StageIdle.at(pair("6V6GT", 1900, 20, 0, 0, 0, 4200, Biasing.fixed(-40)), 1))
                 .isInstanceOf(NoSolution.class)
                 .hasMessageContaining("No bias is cold enough for 1.00 W");
-        assertThatThrownBy(() -> new StageSetting(sixL6(-45), 30, 0.6, 1, 1, GridSupply.FOLLOWS)
+        assertThatThrownBy(() -> new StageSetting(sixL6(-45), 30, 0.6, 1, 1, GridSupply.FOLLOWS, Duty.TONE)
                         .of(sixL6(-45).screensAt(1000))
                         .mains(1.1)
                         .stage())

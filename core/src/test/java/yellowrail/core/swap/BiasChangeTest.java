@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.Stage;
@@ -107,7 +108,8 @@ class BiasChangeTest {
                         StageIdle.watts(described.tubed(unlike)) / 30,
                         1,
                         1,
-                        GridSupply.FOLLOWS),
+                        GridSupply.FOLLOWS,
+                        Duty.TONE),
                 pair.scheme(),
                 0.9,
                 1.1,

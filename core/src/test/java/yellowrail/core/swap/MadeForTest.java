@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
@@ -33,7 +34,7 @@ class MadeForTest {
                 AMP.type(),
                 AMP.ratings(),
                 AMP.trust(),
-                new StageSetting(stage, 25, idle, 1, 1, GridSupply.FOLLOWS),
+                new StageSetting(stage, 25, idle, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
                 scheme,
                 lowest,
                 highest,

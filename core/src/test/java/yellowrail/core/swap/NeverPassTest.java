@@ -9,6 +9,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.StageIdle;
 import yellowrail.core.swap.Chassis.BiasControl;
 import yellowrail.core.swap.Chassis.CathodeParts;
@@ -114,11 +115,12 @@ class NeverPassTest {
     private SwapQuestion question() {
         String now = MODELLED.get(random.nextInt(MODELLED.size()));
         double volts = 220 + 180 * random.nextDouble();
-        Present present = switch (random.nextInt(3)) {
-            case 0 -> Swaps.fixed(now, 2, volts, 4000 + 4000 * random.nextDouble(), 0.5);
-            case 1 -> Swaps.cathode(now, 2, volts, 4000 + 4000 * random.nextDouble(), 250);
-            default -> Swaps.single(now, volts, 2500 + 4000 * random.nextDouble(), 350);
-        };
+        Present present = (switch (random.nextInt(3)) {
+                    case 0 -> Swaps.fixed(now, 2, volts, 4000 + 4000 * random.nextDouble(), 0.5);
+                    case 1 -> Swaps.cathode(now, 2, volts, 4000 + 4000 * random.nextDouble(), 250);
+                    default -> Swaps.single(now, volts, 2500 + 4000 * random.nextDouble(), 350);
+                })
+                .playing(Duty.values()[random.nextInt(Duty.values().length)]);
         List<TubeType> types = Catalogue.shipped().types();
         SwapCandidate c = Swaps.candidate(
                 present,

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yellowrail.core.Pinned;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.Stage;
@@ -72,7 +73,7 @@ class PinnedSheetsTest {
                 p.type(),
                 p.ratings(),
                 p.trust(),
-                new StageSetting(change.apply(s.described()), s.ratedWatts(), s.idleShare(), 1, 1, grid),
+                new StageSetting(change.apply(s.described()), s.ratedWatts(), s.idleShare(), 1, 1, grid, Duty.TONE),
                 p.scheme(),
                 p.lowest(),
                 p.highest(),

@@ -9,6 +9,7 @@ import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.ComputedTarget;
 import yellowrail.core.stage.NoSolution;
@@ -103,7 +104,7 @@ class ProposedIsAcceptedTest {
         Random random = new Random(26);
         int proposed = 0;
         for (int i = 0; i < STAGES; i++) {
-            Present present = any(random);
+            Present present = any(random).playing(Duty.values()[random.nextInt(Duty.values().length)]);
             String to = TYPES.get(random.nextInt(TYPES.size()));
             SwapSheet sheet = SwapSheet.of(
                     new SwapQuestion(present, Around.generous(), candidate(present, to, Optional.empty(), false)));
@@ -126,6 +127,7 @@ class ProposedIsAcceptedTest {
             } else {
                 List<StageJudgement> idle = StageJudgement.of(
                                 sheet.question().candidate().judge(),
+                                present.setting().duty(),
                                 sheet.after().get().figures(present, List.of()))
                         .stream()
                         .filter(StageJudge.BY_IDLE)
@@ -154,7 +156,7 @@ class ProposedIsAcceptedTest {
         int found = 0;
         int wanted = 0;
         for (int i = 0; i < STAGES / 3; i++) {
-            Present present = any(random);
+            Present present = any(random).playing(Duty.values()[random.nextInt(Duty.values().length)]);
             StageJudge judge = judge(present);
             StageSetting setting = present.setting();
             ComputedTarget target = ComputedTarget.of(setting, judge);
@@ -231,7 +233,7 @@ class ProposedIsAcceptedTest {
         Random random = new Random(28);
         int compared = 0;
         for (int i = 0; i < STAGES; i++) {
-            Present present = any(random);
+            Present present = any(random).playing(Duty.values()[random.nextInt(Duty.values().length)]);
             String type = present.type().designation();
             if (!settles(present)) {
                 continue;
@@ -245,7 +247,9 @@ class ProposedIsAcceptedTest {
                 continue;
             }
             List<StageJudgement> judged = StageJudgement.of(
-                    sheet.question().candidate().judge(), sheet.after().get().figures(present, List.of()));
+                    sheet.question().candidate().judge(),
+                    present.setting().duty(),
+                    sheet.after().get().figures(present, List.of()));
             ABOUT.forEach((criterion, limits) -> {
                 SwapVerdict worst = judged.stream()
                         .filter(j -> limits.contains(j.limit()))

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yellowrail.core.amp.BiasScheme;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.Copper;
@@ -101,7 +102,7 @@ final class Swaps {
                 type,
                 type.strictest().orElseThrow(),
                 ModelTrust.of(name).orElseThrow(),
-                new StageSetting(stage, rated, share, 1, 1, GridSupply.FOLLOWS),
+                new StageSetting(stage, rated, share, 1, 1, GridSupply.FOLLOWS, Duty.TONE),
                 scheme,
                 0.9,
                 1.1,
