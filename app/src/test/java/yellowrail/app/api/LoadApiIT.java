@@ -57,7 +57,7 @@ class LoadApiIT extends AppIT {
         assertThat(open.get("worst").asString()).contains("as good as open");
         assertThat(answer.get("map").get(1).get("factor").asDouble()).isCloseTo(1, within(0.01));
         assertThat(answer.get("map").get(1).get("standing").asString())
-                .isIn("OVER", "TOO_CLOSE", "INSIDE", "NONE_PUBLISHED");
+                .isIn("OVER", "OPEN_QUESTION", "TOO_CLOSE", "INSIDE", "NONE_PUBLISHED");
         assertThat(answer.get("remarks").get(0).get("code").asString()).isEqualTo("ONE_SIDE_ONLY");
     }
 

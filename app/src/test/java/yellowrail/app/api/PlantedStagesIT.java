@@ -57,6 +57,8 @@ class PlantedStagesIT extends AppIT {
             String[] pair = part.strip().split("=", 2);
             fields.put(pair[0], pair[1]);
         }
+        // They were planted for a full sine.
+        fields.putIfAbsent("duty", "tone");
         return fields;
     }
 

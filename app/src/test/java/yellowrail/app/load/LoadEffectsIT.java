@@ -2,6 +2,7 @@ package yellowrail.app.load;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -24,7 +25,7 @@ class LoadEffectsIT extends AppIT {
     private TubeFactsOf facts;
 
     private LoadEffects.Judge judge() {
-        StageForm form = StageForm.from(name -> name.equals("idle") ? "45" : null);
+        StageForm form = StageForm.from(Map.of("idle", "45", "duty", "tone")::get);
         TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         return new LoadEffects.Judge(read.setting(), tube.facts(), read.highest(), Optional.empty());

@@ -263,7 +263,7 @@ class StageAnswersIT extends StageAnswers {
                 .contains("screen supply volts of 1100 V");
         assertThat(pieces.get(pieces.size() - 1).get("kind").asString()).isEqualTo("SCREENS");
         // Over all limits: computed, and every limit says so.
-        JsonNode over = picture("supply=900&screens=600&idle=115&load=3k");
+        JsonNode over = picture("supply=900&screens=600&idle=115&load=3k&duty=tone");
         assertThat(over.get("limits")
                         .valueStream()
                         .map(l -> l.get("tone").asString())

@@ -107,7 +107,7 @@ class StageIT extends BrowserIT {
         assertThat(page.locator("#kept li").innerText())
                 .contains("A: idle 50 %")
                 .contains("From A to now:")
-                .contains("the hottest plate over the drive rises from");
+                .contains("the hottest plate with signal rises from");
         assertThat(page.locator("#distortion .line").count()).isEqualTo(2);
         waitsForMore(() -> page.click("#keep"));
         slide("loadFactor", "1.5");

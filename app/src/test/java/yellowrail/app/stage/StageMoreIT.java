@@ -29,7 +29,7 @@ class StageMoreIT extends StageAnswers {
         JsonNode settings = p.get("settings");
         assertThat(settings.size()).isEqualTo(3);
         assertThat(settings.get(1).get("label").asString()).isEqualTo("idle 50 %");
-        assertThat(settings.get(1).get("changes").asString()).contains("hottest plate over the drive rises from");
+        assertThat(settings.get(1).get("changes").asString()).contains("hottest plate with signal rises from");
         assertThat(settings.get(2).get("label").asString()).isEqualTo("load 8k");
         // A kept setting that cannot be computed any more says so and costs the picture nothing.
         JsonNode broken = picture("keep=tube%3DKT150");

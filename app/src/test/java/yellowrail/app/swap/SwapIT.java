@@ -68,7 +68,7 @@ class SwapIT extends BrowserIT {
 
     @Test
     void fourCandidatesAndATypeFromTheList() {
-        page.navigate(url("/swap?supply=380+V&idle=60&to1=6L6GC&to2=KT88&to3=EL86"));
+        page.navigate(url("/swap?supply=380+V&idle=60&duty=tone&to1=6L6GC&to2=KT88&to3=EL86"));
         assertThat(page.locator(".head")).hasCount(3);
         assertThat(head("2 × EL86")).containsText("Fail: Base and pins");
         assertThat(head("2 × EL86")).containsText("Power is not computed");
