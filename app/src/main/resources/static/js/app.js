@@ -80,15 +80,15 @@ document.addEventListener('click', (event) => {
   field.dispatchEvent(new Event('input', { bubbles: true }));
   if (field.tagName === 'SELECT') field.dispatchEvent(new Event('change', { bubbles: true }));
   field.focus();
-  if (choice.dataset.keep) keepAnswer(choice.dataset.keep, field);
+  if (choice.dataset.keep) keepAnswer(choice.dataset, field);
 });
 
 // An answer that holds for the amp is kept with it; whether it was is said beside its field.
-async function keepAnswer(address, field) {
+async function keepAnswer({ keep, token }, field) {
   const said = document.getElementById(`${field.id}-said`);
   said.textContent = '';
-  const body = new URLSearchParams({ [field.name]: field.value });
-  const response = await fetch(address, { method: 'POST', body }).catch(() => null);
+  const body = new URLSearchParams({ [field.name]: field.value, _csrf: token });
+  const response = await fetch(keep, { method: 'POST', body }).catch(() => null);
   said.textContent =
     response && response.ok ? ' (kept with this amp)' : ' (not kept with this amp: no answer just now; it counts here)';
 }

@@ -132,6 +132,6 @@ export function dutyAsked(question) {
     button.type = 'button';
     button.dataset.fill = 'duty';
     button.dataset.value = a.duty;
-    if (box.dataset.keep) button.dataset.keep = box.dataset.keep;
+    if (box.dataset.keep) Object.assign(button.dataset, { keep: box.dataset.keep, token: box.dataset.token });
   });
 }

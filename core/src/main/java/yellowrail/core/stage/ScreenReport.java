@@ -34,6 +34,9 @@ public record ScreenReport(
         List<String> remedies) {
     private static final double COLDER = 0.20;
     private static final double COLDEST = 0.15;
+    /** A limit that is passed already may move by so much: a resistor that carries less lets its node rise by as little. */
+    private static final double UNMOVED = 2e-3;
+
     private static final int PLACES = 10;
     private static final int STEPS = 4;
     private static final double MOST_RESISTOR = 10e3;
@@ -210,7 +213,7 @@ public record ScreenReport(
                                                 && b.when() == j.when()
                                                 && b.at() == j.at()
                                                 && Standing.GRAVITY.compare(b.standing(), j.standing()) >= 0
-                                                && b.share() >= j.share() - 1e-9));
+                                                && b.share() >= j.share() - UNMOVED));
     }
 
     private static double fitted(StageSetting setting) {
