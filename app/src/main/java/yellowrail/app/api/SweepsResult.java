@@ -41,10 +41,10 @@ record SweepsResult(
             @Schema(description = "Second harmonic at 1 W, share")
             Double secondAtOneWatt,
 
-            @Schema(description = "Hottest average plate over the drive, W")
+            @Schema(description = "Hottest average plate by what is played, W")
             Double plateWatts,
 
-            @Schema(description = "Hottest average screen over the drive, W")
+            @Schema(description = "Hottest average screen by what is played, W")
             Double screenWatts,
 
             @Schema(description = "Highest plate volts to chassis, V")

@@ -111,8 +111,8 @@ public class LoadEffects {
     }
 
     /**
-     * The worst of what this load moves, at its likely ohms and at both ends of their error: a limit passed at an end alone is
-     * too close to call.
+     * The worst of what this load moves, at its likely ohms and at both ends of their error: what does not pass at an end
+     * alone is too close to call.
      */
     Worst worst(LoadMap.Cell cell, Judge judge) {
         if (judge.setting().isEmpty() || judge.facts().isEmpty()) {
@@ -120,11 +120,14 @@ public class LoadEffects {
         }
         try {
             JudgedRow likely = gravest(cell.factor(), judge);
-            if (likely.standing() != Standing.OVER && cell.leastFactor() < cell.mostFactor()) {
+            boolean lighter = likely.standing().passes() || likely.standing() == Standing.TOO_CLOSE;
+            if (lighter && cell.leastFactor() < cell.mostFactor()) {
                 Optional<JudgedRow> end = Stream.of(cell.leastFactor(), cell.mostFactor())
                         .map(factor -> gravest(factor, judge))
                         .max(JudgedRow.GRAVITY);
-                if (end.filter(l -> l.standing() == Standing.OVER).isPresent()) {
+                if (end.filter(l -> l.standing() == Standing.OVER
+                                || likely.standing().passes() && !l.standing().passes())
+                        .isPresent()) {
                     return new Worst(
                             Standing.TOO_CLOSE,
                             percent(end.get()) + " within the error of the load, too close to call");

@@ -138,11 +138,7 @@ public record JudgedRow(
                                 + g.edition().system().words() + ", which allows for the line)"
                         : "")
                 + why(j.standing(), g.value(), j.hangsOn())
-                + j.louderPasses()
-                        .map(louder -> "; caution: "
-                                + (j.played().get(louder) == Standing.OVER ? "over it" : "too close to call")
-                                + " with " + louder.words())
-                        .orElse("");
+                + j.caution().map(c -> "; caution: " + c).orElse("");
     }
 
     private static String percent(double share, double allowed, Unit unit) {

@@ -188,7 +188,7 @@ public class StageEngine {
     }
 
     public Future<CleanIdle> clean(StageSetting setting, double most) {
-        return later(new CleanKey(setting.idle(1), most), () -> CleanIdle.of(setting, most));
+        return later(new CleanKey(setting.idle(1).playing(Duty.NOT_SAID), most), () -> CleanIdle.of(setting, most));
     }
 
     public Future<ScreenReport> screens(StageSetting setting, StageJudge judge) {

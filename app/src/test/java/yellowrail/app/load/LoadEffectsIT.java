@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.AppIT;
 import yellowrail.app.stage.StageForm;
@@ -24,8 +26,8 @@ class LoadEffectsIT extends AppIT {
     @Autowired
     private TubeFactsOf facts;
 
-    private LoadEffects.Judge judge() {
-        StageForm form = StageForm.from(Map.of("idle", "45", "duty", "tone")::get);
+    private LoadEffects.Judge judge(String duty) {
+        StageForm form = StageForm.from(Map.of("idle", "45", "supply", "420 V", "screens", "330 V", "duty", duty)::get);
         TubeFactsOf.Answer tube = facts.of(form);
         StageReader.Read read = StageReader.read(form, tube);
         return new LoadEffects.Judge(read.setting(), tube.facts(), read.highest(), Optional.empty());
@@ -41,9 +43,11 @@ class LoadEffectsIT extends AppIT {
                 Optional.empty());
     }
 
-    @Test
-    void theErrorOfTheLoadReachesTheVerdict() {
-        LoadEffects.Judge judge = judge();
+    /** Whatever is played: where that is not said, what passes only for some of it passes at no end of the error. */
+    @ParameterizedTest
+    @ValueSource(strings = {"unsaid", "hard", "tone"})
+    void theErrorOfTheLoadReachesTheVerdict(String duty) {
+        LoadEffects.Judge judge = judge(duty);
         int onlyByItsError = 0;
         for (double factor = 0.4; factor < 4; factor *= 1.07) {
             String likely = effects.worst(cell(factor, 0), judge).tone();
@@ -52,10 +56,12 @@ class LoadEffectsIT extends AppIT {
             LoadEffects.Worst told = effects.worst(cell(factor, ERROR), judge);
             if (likely.equals("over")) {
                 assertThat(told.tone()).isEqualTo("over");
-            } else if (least.equals("over") || most.equals("over")) {
+            } else if (!likely.equals("unknown")
+                    && (least.equals("over")
+                            || most.equals("over")
+                            || likely.equals("open") && !(least + most).equals("openopen"))) {
                 onlyByItsError++;
                 assertThat(told.tone()).as("× " + factor).isEqualTo("near");
-                assertThat(told.words()).contains("within the error of the load");
             } else {
                 assertThat(told.tone()).isEqualTo(likely);
             }

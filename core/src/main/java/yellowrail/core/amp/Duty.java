@@ -32,6 +32,16 @@ public enum Duty {
         return words;
     }
 
+    /** What a figure with signal is the highest of, in words behind it. */
+    public String over() {
+        return switch (this) {
+            case TONE -> "over all levels of a test tone";
+            case NOT_SAID -> "over all that may be played";
+            case MUSIC -> "with " + words;
+            default -> "with " + words + ", or quieter";
+        };
+    }
+
     /** Itself and the quieter ones, from quiet to loud; none for a tone, which is judged by its levels. */
     public List<Duty> included() {
         return PLAYED.stream()

@@ -116,7 +116,8 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
                 false,
                 heat
                         ? "No idle keeps the plates inside " + Show.significant(most.allowed(), 3)
-                                + " W over the drive" + mains(least) + ": the least bad, " + Show.fixed(100 * best, 0)
+                                + " W " + setting.duty().over() + mains(least) + ": the least bad, "
+                                + Show.fixed(100 * best, 0)
                                 + " % at idle, still reaches "
                                 + Show.significant(most.value().figure().value(), 3)
                                 + " W. Load, supply or tube would have to change."
@@ -136,7 +137,8 @@ public record ComputedTarget(double watts, double share, boolean solved, String 
                 true,
                 upper(mains(plate).strip()) + " the hottest plate averages "
                         + Show.significant(most.value().figure().value(), 3) + " W of "
-                        + Show.significant(most.allowed(), 3) + " W over the drive" + ends(judged, plate) + ".");
+                        + Show.significant(most.allowed(), 3) + " W "
+                        + setting.duty().over() + ends(judged, plate) + ".");
     }
 
     /** Another limit than the plates' heat that ends it. */

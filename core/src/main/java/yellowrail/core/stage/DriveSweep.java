@@ -34,7 +34,8 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
     public static DriveSweep of(Stage stage, int count) {
         StageSolver solver = new StageSolver(stage);
         Cycle idle = solver.idle();
-        double full = solver.full().drive();
+        Cycle most = solver.full();
+        double full = most.drive();
         if (!(full > 0)) {
             throw new NoSolution("There is no room to drive this stage: a grid stands at zero volts at idle.");
         }
@@ -42,9 +43,10 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
         StageSolver rising = new StageSolver(stage);
         rising.idle();
         List<Cycle> levels = new ArrayList<>();
-        for (int i = 1; i <= count; i++) {
+        for (int i = 1; i < count; i++) {
             levels.add(rising.driven(full * i / count));
         }
+        levels.add(most);
         Optional<Cycle> oneWatt = levels.stream()
                 .filter(l -> l.watts() >= 1)
                 .findFirst()
@@ -88,7 +90,7 @@ public record DriveSweep(Cycle idle, List<Cycle> levels, Optional<Cycle> oneWatt
     /** Where in this drive these averages are, in words: idle, a level of a tone, or one of {@link Duty#PLAYED}. */
     public String where(Cycle cycle) {
         if (cycle.drive() == 0) {
-            return "at idle, the highest of all,";
+            return "at idle";
         }
         return Duty.PLAYED.stream()
                 .filter(duty -> played.get(duty) == cycle)

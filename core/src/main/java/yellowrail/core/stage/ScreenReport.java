@@ -1,7 +1,6 @@
 package yellowrail.core.stage;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
@@ -19,7 +18,7 @@ import yellowrail.core.tube.DriveLimit;
  *
  * @param screens how they stand over the drive, at the gravest mains
  * @param duty what is played
- * @param louder the quietest that would take screens past their limit which pass as they are played; empty when none would
+ * @param caution what louder playing would do to screens that pass as they are played; empty where nothing
  * @param reachedAt share of full drive at which the first screen reaches its limit with a test tone at the mains the stage
  *     stands at; empty when none does, and where no tone is played
  * @param colderWatts hottest screen with the idle 20 points colder, W; NaN when that cannot be set
@@ -28,7 +27,7 @@ import yellowrail.core.tube.DriveLimit;
 public record ScreenReport(
         StageJudgement screens,
         Duty duty,
-        Optional<Duty> louder,
+        Optional<String> caution,
         Optional<Double> reachedAt,
         double colderWatts,
         List<String> remedies) {
@@ -39,7 +38,9 @@ public record ScreenReport(
 
     private static final int PLACES = 10;
     private static final int STEPS = 4;
-    private static final double MOST_RESISTOR = 10e3;
+    /** More than this is fitted at no screen, Ω; a round figure of ours. */
+    public static final double MOST_RESISTOR = 10e3;
+
     private static final double LEAST_LOAD = 0.4;
     private static final double LEAST_SCREEN = 0.4;
 
@@ -54,14 +55,13 @@ public record ScreenReport(
         DriveSweep sweep = DriveSweep.of(setting.stage(), StageJudge.LEVELS);
         Optional<Double> reached = sweep.screenReaches(
                 judge.judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW).orElseThrow(), setting.duty());
-        Optional<Duty> louder =
-                judged.stream().flatMap(j -> j.louderPasses().stream()).min(Comparator.naturalOrder());
+        Optional<String> caution = StageJudgement.caution(judged);
         List<String> remedies = new ArrayList<>();
-        if (!screens.standing().passes() || louder.isPresent()) {
-            StageSetting played = louder.isPresent() ? setting.playing(Duty.HARD) : setting;
+        if (!screens.standing().passes() || caution.isPresent()) {
+            StageSetting played = caution.isPresent() ? setting.playing(Duty.HARD) : setting;
             Remedies found = new Remedies(
                     judge,
-                    louder.isPresent() ? judge.of(played) : judged,
+                    caution.isPresent() ? judge.of(played) : judged,
                     sweep.full().watts(),
                     remedies);
             found.add(resistor(played), fitted(played), MOST_RESISTOR, true);
@@ -74,7 +74,7 @@ public record ScreenReport(
                         + " keeps the screens inside without passing another limit: drive it less.");
             }
         }
-        return new ScreenReport(screens, setting.duty(), louder, reached, colder(setting), remedies);
+        return new ScreenReport(screens, setting.duty(), caution, reached, colder(setting), remedies);
     }
 
     private static StageJudgement screens(List<StageJudgement> judged) {
@@ -99,35 +99,31 @@ public record ScreenReport(
                             + " inside is not known.");
         }
         if (screens.standing() == Standing.INSIDE) {
-            words.add(most + " " + played() + ", the model's ±" + band + " included.");
-            louder.ifPresent(duty -> {
-                words.add("Caution: with " + duty.words() + " they "
-                        + (screens.played().get(duty) == Standing.OVER ? "pass" : "may pass") + " their limit.");
-                words.addAll(remedies);
-            });
+            words.add(most + " " + duty.over() + ", the model's ±" + band + " included."
+                    + caution.map(c -> " Caution: " + c + ".").orElse(""));
+            words.addAll(remedies);
             return words;
         }
         if (reachedAt.isEmpty()) {
-            words.add(most + " " + played() + ": "
+            words.add(most + " " + duty.over() + ": "
                     + switch (screens.standing()) {
                         case OVER -> "over it.";
                         case OPEN_QUESTION -> screens.hangsOn() + ".";
                         default -> "too close to call, the limit lies inside the model's ±" + band + ".";
-                    });
+                    }
+                    + " " + colder());
             words.addAll(remedies);
             return words;
         }
         words.add(most + ": the first screen reaches its limit at " + Show.fixed(100 * reachedAt.get(), 0)
-                + " % of full drive. " + (colderHelps() ? "A colder idle helps" : "A colder idle does not help")
-                + (Double.isNaN(colderWatts) ? "." : " (" + Show.significant(colderWatts, 3) + " W)."));
+                + " % of full drive. " + colder());
         words.addAll(remedies);
         return words;
     }
 
-    private String played() {
-        return duty == Duty.TONE
-                ? "over all levels of a test tone"
-                : duty == Duty.NOT_SAID ? "over all that may be played" : "with " + duty.words() + " and quieter";
+    private String colder() {
+        return (colderHelps() ? "A colder idle helps" : "A colder idle does not help")
+                + (Double.isNaN(colderWatts) ? "." : " (" + Show.significant(colderWatts, 3) + " W).");
     }
 
     /** Whether a colder idle keeps the screens cooler by more than a model can tell. */

@@ -167,10 +167,15 @@ public final class StageFigures {
         };
     }
 
-    /** What is played is never cooler than what was read at rest. */
+    /**
+     * What is played is never cooler than what was read at rest. Carried to another mains a reading has a wide band, which
+     * must not stand before a computed figure that is over: at rest it is judged by itself.
+     */
     private Value orAtRest(Value played, Limit limit, At at) {
         return known.of(limit, at)
-                .filter(read -> read.figure().high() > played.figure().high())
+                .filter(read -> read.from() == Value.From.MEASURED
+                        && read.figure().value() > played.figure().value()
+                        && read.figure().high() > played.figure().high())
                 .orElse(played);
     }
 
@@ -216,13 +221,13 @@ public final class StageFigures {
         if (when == When.IDLE) {
             return "mean of " + what + " over a cycle, without drive";
         }
-        return "mean of " + what + " over " + (duty == Duty.TONE ? "a cycle" : "the time")
-                + ", highest of all tubes and of " + (duty == Duty.TONE ? "all levels of a tone" : included(duty))
-                + " with idle" + hottest(limit, at);
-    }
-
-    private static String included(Duty duty) {
-        return duty.included().stream().map(Duty::words).collect(Collectors.joining("; "));
+        return "mean of " + what + " over the time, of the hottest tube, highest of idle and "
+                + (duty == Duty.TONE
+                        ? "every level of a test tone"
+                        : duty.included().stream()
+                                .map(d -> "“" + d.words() + "”")
+                                .collect(Collectors.joining(", ")))
+                + hottest(limit, at);
     }
 
     private String hottest(PublishedLimit limit, At at) {

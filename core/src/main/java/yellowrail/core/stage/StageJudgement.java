@@ -180,13 +180,26 @@ public record StageJudgement(
                         .collect(Collectors.joining("; "));
     }
 
-    /** The quietest that would take screens past their limit which pass as they are played: a caution beside the standing. */
-    public Optional<Duty> louderPasses() {
-        return limit == DriveLimit.SCREEN_WATTS && standing.passes()
-                ? duty.louder()
-                        .filter(d -> played.containsKey(d) && !played.get(d).passes())
-                        .findFirst()
-                : Optional.empty();
+    /**
+     * What louder playing would do to screens that pass as they are played: said beside the standing, in words behind
+     * "caution". Empty where it would do nothing.
+     */
+    public Optional<String> caution() {
+        if (limit != DriveLimit.SCREEN_WATTS || !standing.passes()) {
+            return Optional.empty();
+        }
+        return duty.louder()
+                .filter(d -> played.containsKey(d) && !played.get(d).passes())
+                .findFirst()
+                .map(d -> played.get(d).words() + " with " + d.words());
+    }
+
+    /** The gravest caution of these. */
+    public static Optional<String> caution(List<StageJudgement> judged) {
+        return judged.stream()
+                .filter(j -> j.caution().isPresent())
+                .max(Comparator.comparing(j -> j.played().get(Duty.HARD), Standing.GRAVITY))
+                .flatMap(StageJudgement::caution);
     }
 
     /** Whether a setting may be proposed: nothing that is published is over, too close, open or not told. */

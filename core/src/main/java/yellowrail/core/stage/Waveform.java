@@ -71,7 +71,7 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
      *
      * @param sigma RMS value, share of full drive
      */
-    static Waveform noise(double sigma) {
+    private static Waveform noise(double sigma) {
         double[] shares = new double[NOISE];
         double[] parts = new double[NOISE];
         for (int i = 0; i < NOISE; i++) {

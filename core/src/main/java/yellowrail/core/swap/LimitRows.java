@@ -17,6 +17,7 @@ import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
 import yellowrail.core.stage.Cycle;
 import yellowrail.core.stage.DriveSweep;
+import yellowrail.core.stage.ScreenReport;
 import yellowrail.core.stage.Stage;
 import yellowrail.core.stage.StageFigures;
 import yellowrail.core.stage.StageJudgement;
@@ -133,22 +134,19 @@ final class LimitRows {
 
     private SwapRow row(Criterion criterion, StageJudgement j) {
         Judgement judgement = j.judgement().orElseThrow();
-        Optional<Duty> louder = judged.stream()
-                .filter(other -> criterion == Criterion.SCREEN_HEAT)
-                .flatMap(other -> other.louderPasses().stream())
-                .min(Comparator.naturalOrder());
+        Optional<String> caution =
+                criterion == Criterion.SCREEN_HEAT ? StageJudgement.caution(judged) : Optional.empty();
         boolean hot =
                 j.limit() == DriveLimit.SCREEN_WATTS && !j.standing().passes() && j.standing() != Standing.UNKNOWN;
         return new SwapRow(
                 criterion,
-                louder.isPresent() ? verdict(j).worse(SwapVerdict.NOTE) : verdict(j),
+                caution.isPresent() ? verdict(j).worse(SwapVerdict.NOTE) : verdict(j),
                 shown(j.limit(), j.value().figure().value()),
                 limit(judgement),
                 j.share(),
                 sentence(j, judgement)
-                        + louder.map(d -> " Caution: with " + d.words() + " they pass, or may pass, their limit.")
-                                .orElse(""),
-                louder.isPresent() || hot ? resistor(louder.isPresent() ? Duty.HARD : question.duty()) : "",
+                        + caution.map(c -> " Caution: " + c + ".").orElse(""),
+                caution.isPresent() || hot ? resistor(caution.isPresent() ? Duty.HARD : question.duty()) : "",
                 j.formula());
     }
 
@@ -160,7 +158,8 @@ final class LimitRows {
                 .screenResistor(share, duty)
                 .map(ohms -> "A resistor of " + Show.siPlain(ohms, Unit.OHM, 3)
                         + " at each screen would keep them inside, the model's band included.")
-                .orElse("No resistor up to 10 kΩ at each screen keeps them inside without passing another limit: lower"
+                .orElse("No resistor up to " + Show.siPlain(ScreenReport.MOST_RESISTOR, Unit.OHM, 2)
+                        + " at each screen keeps them inside without passing another limit: lower"
                         + " screen volts, a lower load or less drive would.");
     }
 

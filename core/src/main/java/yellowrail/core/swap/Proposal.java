@@ -42,8 +42,8 @@ final class Proposal {
     /** Finer than the series. */
     private static final double STEP = 1.04;
 
+    /** Less at a screen does nothing, Ω; a round figure of ours. */
     private static final double LEAST_SCREEN_OHMS = 100;
-    private static final double MOST_SCREEN_OHMS = 10e3;
 
     private final SwapQuestion question;
     private final StageJudge judge;
@@ -195,7 +195,7 @@ final class Proposal {
                 .mapToDouble(StageTube::screenOhms)
                 .max()
                 .orElse(0);
-        List<Double> values = Preferred.e12(Math.max(LEAST_SCREEN_OHMS, fitted * STEP), MOST_SCREEN_OHMS);
+        List<Double> values = Preferred.e12(Math.max(LEAST_SCREEN_OHMS, fitted * STEP), ScreenReport.MOST_RESISTOR);
         try {
             List<StageJudgement> before = judge.of(now);
             int bad = -1;

@@ -35,7 +35,15 @@ public record JudgedStage(TubeType type, Optional<Ratings> picked, StageSetting 
             Map.entry("idle", "65"),
             Map.entry("mains", "100"),
             Map.entry("highest", "110"),
-            Map.entry("duty", "TONE"));
+            Map.entry("duty", "tone"));
+
+    /** The words of the stage's page. */
+    private static final Map<String, Duty> DUTIES = Map.of(
+            "unsaid", Duty.NOT_SAID,
+            "music", Duty.MUSIC,
+            "clean", Duty.CLEAN,
+            "hard", Duty.HARD,
+            "tone", Duty.TONE);
 
     /** Fields of a line, apart by semicolons. */
     public static Map<String, String> fields(String text) {
@@ -100,7 +108,7 @@ public record JudgedStage(TubeType type, Optional<Ratings> picked, StageSetting 
                             case "unknown" -> GridSupply.UNKNOWN;
                             default -> GridSupply.FOLLOWS;
                         },
-                        Duty.valueOf(f.get("duty"))),
+                        DUTIES.get(f.get("duty"))),
                 number(f, "highest") / 100);
     }
 

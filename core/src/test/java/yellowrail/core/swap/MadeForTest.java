@@ -110,6 +110,8 @@ class MadeForTest {
                 Arguments.of(with(stage().biased(Biasing.cathode(220, true))), "cathode resistor"),
                 Arguments.of(with(stage(), 0.5, AMP.scheme(), 0.9, 1.1), "present idle: 60.0 % in the amp, 50.0 %"),
                 Arguments.of(with(stage(), 0.6, BiasScheme.FIXED_CONSTANT, 0.9, 1.1), "bias: "),
+                Arguments.of(
+                        AMP.playing(Duty.MUSIC), "what is played: test tone in the amp, music at home on the sheet"),
                 Arguments.of(with(stage(), 0.6, AMP.scheme(), 0.8, 1.1), "lowest mains"),
                 Arguments.of(with(stage(), 0.6, AMP.scheme(), 0.9, 1.02), "highest mains"),
                 Arguments.of(Swaps.fixed("EL34", 4, 400, 4000, 0.6), "tubes in a channel: 2 in the amp, 4"),
