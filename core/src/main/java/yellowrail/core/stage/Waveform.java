@@ -27,7 +27,8 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
     /** Noise is taken to this many times its RMS value. */
     private static final double FURTHEST = 4;
 
-    private static final int NOISE = 33;
+    /** Within 0.11 % in heat of half as many more. */
+    private static final int NOISE = 21;
 
     /** Peak by RMS of a sine driven hard into the grids. */
     static final double CREST = 1.1;
