@@ -65,7 +65,7 @@ public class LoadAnswers {
                         heat.heated(
                                 judge.setting().orElseThrow().load(open.cell().factor()),
                                 judge,
-                                asked.onTap(),
+                                asked.heatedLoad(),
                                 asked.read().band())));
     }
 
@@ -132,7 +132,7 @@ public class LoadAnswers {
                     .orElseThrow()
                     .load(open.cell().factor())
                     .stage();
-            SpeakerOnTap load = asked.onTap();
+            SpeakerOnTap load = asked.heatedLoad().onTap();
             double drive = new StageSolver(stage).full().drive();
             return SpeakerNetwork.of(load)
                     .map(network -> Netlist.of(stage, new ReactiveSolver(stage, load).at(hertz, drive), network))

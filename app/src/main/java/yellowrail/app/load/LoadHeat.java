@@ -4,11 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -16,8 +16,8 @@ import yellowrail.app.pictures.FrequencyPlot;
 import yellowrail.app.pictures.LogPlot;
 import yellowrail.app.stage.StageEngine;
 import yellowrail.app.stage.TubeFacts;
+import yellowrail.core.amp.Duty;
 import yellowrail.core.judging.At;
-import yellowrail.core.judging.Standing;
 import yellowrail.core.load.FrequencyFigures;
 import yellowrail.core.load.HeatOverFrequency;
 import yellowrail.core.load.Instrument;
@@ -26,7 +26,7 @@ import yellowrail.core.load.OverFrequency;
 import yellowrail.core.load.SpeakerOnTap;
 import yellowrail.core.load.Wiring;
 import yellowrail.core.reading.Show;
-import yellowrail.core.stage.ReactiveCycle;
+import yellowrail.core.stage.Heat;
 import yellowrail.core.stage.StageSetting;
 import yellowrail.core.tube.DriveLimit;
 import yellowrail.core.tube.Limit;
@@ -43,13 +43,8 @@ public class LoadHeat {
     private static final int REMEMBERED = 200;
     private static final double NEAR_NOMINAL = 0.2;
 
-    private static final Map<PublishedLimit, String> JUDGED = new LinkedHashMap<>();
-
-    static {
-        JUDGED.put(Limit.PLATE_WATTS, "Hottest plate in the band");
-        JUDGED.put(DriveLimit.SCREEN_WATTS, "Hottest screen in the band");
-        JUDGED.put(DriveLimit.PEAK_PLATE_VOLTS, "Highest plate peak");
-    }
+    private static final List<PublishedLimit> JUDGED =
+            List.of(Limit.PLATE_WATTS, DriveLimit.SCREEN_WATTS, DriveLimit.PEAK_PLATE_VOLTS);
 
     private record Key(StageSetting setting, SpeakerOnTap load) {}
 
@@ -130,41 +125,56 @@ public class LoadHeat {
     /**
      * Heat over frequency with what is to be known of it.
      *
-     * @param drive peak grid volts, V
-     * @param points at this mains, as far as the speakers were measured, with the grid supply as it is where that is known
+     * @param duty what is played
+     * @param heat at this mains, with the grid supply as it is where that is known
+     * @param points of it, as far as the speakers were measured
      * @param judged plate, screen and peak at their gravest in the band, whatever the bias can turn out to be
      * @param cautions what hides a hotter point, in sentences
      */
-    public record Heated(double drive, List<ReactiveCycle> points, List<OverFrequency> judged, List<String> cautions) {}
+    public record Heated(
+            Duty duty,
+            HeatOverFrequency heat,
+            List<HeatOverFrequency.Point> points,
+            List<OverFrequency> judged,
+            List<String> cautions) {
+        /** The hottest around one frequency while this is played, idle included. */
+        public Heat at(HeatOverFrequency.Point point) {
+            return heat.hottest(point, duty);
+        }
+    }
 
-    Heated heated(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+    Heated heated(StageSetting setting, LoadEffects.Judge judge, HeatedLoad load, Instrument band) {
         ModelTrust.Bands bands = judge.facts().orElseThrow().bands(engine.picture(setting, judge.highest()));
         List<FrequencyFigures> outcomes = setting.outcomes().parallelStream()
                 .map(o -> figures(o, judge.highest(), load, band, bands))
                 .toList();
-        HeatOverFrequency here = heat(setting.outcomes().get(0), load);
+        HeatOverFrequency here = heat(setting.outcomes().get(0), load.onTap());
         return new Heated(
-                here.drive(),
+                setting.duty(),
+                here,
                 here.points().stream()
                         .filter(p -> measured(load.speakers(), p.hertz()))
                         .toList(),
-                JUDGED.keySet().stream()
+                JUDGED.stream()
                         .filter(limit -> outcomes.get(0).of(limit, At.NOW).isPresent())
                         .map(limit -> OverFrequency.of(
-                                limit, outcomes, judge.facts().get().judge()))
+                                limit,
+                                setting.duty(),
+                                outcomes,
+                                judge.facts().get().judge()))
                         .toList(),
-                cautions(outcomes, load.speakers(), band));
+                cautions(outcomes, load, band));
     }
 
     /** The same as a picture, in per cent of the ratings. */
-    LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, SpeakerOnTap load, Instrument band) {
+    LoadView.Frequencies heat(StageSetting setting, LoadEffects.Judge judge, HeatedLoad load, Instrument band) {
         TubeFacts facts = judge.facts().orElseThrow();
         Heated heat = heated(setting, judge, load, band);
         List<FrequencyPlot.Curve> curves = new ArrayList<>();
-        List<double[]> plate = drawn(heat, p -> 100 * p.hottestPlateWatts() / facts.plateWatts());
+        List<double[]> plate = drawn(heat, h -> 100 * h.plateWatts() / facts.plateWatts());
         List<double[]> screen = Double.isNaN(facts.screenWatts())
                 ? List.of()
-                : drawn(heat, p -> 100 * p.hottestScreenWatts() / facts.screenWatts());
+                : drawn(heat, h -> 100 * h.screenWatts() / facts.screenWatts());
         List<double[]> all = new ArrayList<>(plate);
         all.addAll(screen);
         LogPlot plot = new LogPlot(LOW, HIGH, 120, all);
@@ -183,12 +193,10 @@ public class LoadHeat {
                         curves,
                         plot.y(100),
                         "rating"),
-                "Full sine at every frequency, " + Show.significant(heat.drive(), 3)
-                        + " V peak at each grid: full drive into"
-                        + " the nominal ohms. Music dwells on none of them; a model, no measurement.",
+                HeatWords.drawn(heat),
                 Stream.concat(
                                 heat.cautions().stream().map(LoadHeat::caution),
-                                heat.judged().stream().map(LoadHeat::line))
+                                heat.judged().stream().flatMap(HeatWords::lines))
                         .toList());
     }
 
@@ -196,32 +204,45 @@ public class LoadHeat {
         return computed.get(
                 new Key(setting, load),
                 k -> HeatOverFrequency.of(
-                        setting.stage(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
+                        setting.stage(), setting.duty(), load, HeatOverFrequency.frequencies(load, LOW, HIGH, POINTS)));
+    }
+
+    /** Only where the load differs it is solved again. */
+    private HeatOverFrequency into(HeatOverFrequency heat, StageSetting setting, SpeakerOnTap other) {
+        return computed.get(new Key(setting, other), k -> heat.into(setting.stage(), setting.duty(), other));
     }
 
     private FrequencyFigures figures(
-            StageSetting setting, double highest, SpeakerOnTap load, Instrument band, ModelTrust.Bands bands) {
-        FrequencyFigures figures = new FrequencyFigures(band.lowHertz(), band.highHertz(), bands);
+            StageSetting setting, double highest, HeatedLoad load, Instrument band, ModelTrust.Bands bands) {
+        FrequencyFigures figures = new FrequencyFigures(band, bands);
         Map<At, Double> mains = new EnumMap<>(Map.of(At.NOW, setting.mains(), At.HIGHEST, highest));
         if (setting.mains() < 1) {
             mains.put(At.NOMINAL, 1.0);
         }
         mains.entrySet().parallelStream()
-                .map(e -> Map.entry(e, heat(setting.mains(e.getValue()), load)))
+                .map(e -> at(setting.mains(e.getValue()), load, e.getKey()))
                 .toList()
-                .forEach(e -> figures.with(e.getKey().getKey(), e.getKey().getValue(), e.getValue()));
+                .forEach(e -> e.accept(figures));
         return figures;
     }
 
-    private static List<double[]> drawn(Heated heat, ToDoubleFunction<ReactiveCycle> figure) {
+    private Consumer<FrequencyFigures> at(StageSetting setting, HeatedLoad load, At at) {
+        HeatOverFrequency heat = heat(setting, load.onTap());
+        List<HeatOverFrequency> others =
+                load.others().stream().map(other -> into(heat, setting, other)).toList();
+        return figures -> figures.with(at, setting.mains(), heat, others);
+    }
+
+    private static List<double[]> drawn(Heated heat, ToDoubleFunction<Heat> figure) {
         return heat.points().stream()
-                .map(p -> new double[] {p.hertz(), figure.applyAsDouble(p)})
+                .map(p -> new double[] {p.hertz(), figure.applyAsDouble(heat.at(p))})
                 .toList();
     }
 
-    private static List<String> cautions(List<FrequencyFigures> outcomes, Wiring speakers, Instrument band) {
+    private static List<String> cautions(List<FrequencyFigures> outcomes, HeatedLoad load, Instrument band) {
         List<String> cautions = new ArrayList<>();
-        uncovered(speakers, band).ifPresent(cautions::add);
+        uncovered(load.speakers(), band).ifPresent(cautions::add);
+        load.inductance().assumption().ifPresent(cautions::add);
         outcomes.stream()
                 .mapToInt(FrequencyFigures::unsolved)
                 .filter(count -> count > 0)
@@ -244,28 +265,6 @@ public class LoadHeat {
                                 + hertz(band.lowHertz()) + " to " + hertz(band.highHertz())
                                 + " Hz: beyond its ends its last figure stands, and a resonance or a rise there is not seen. Measure it"
                                 + " over the whole band before you trust what is computed here.");
-    }
-
-    private static LoadView.RemarkLine line(OverFrequency judged) {
-        Standing standing = judged.standing();
-        return new LoadView.RemarkLine(
-                standing == Standing.OVER ? "caution" : "note",
-                standing == Standing.OVER ? "over" : standing.passes() ? "open" : "warm",
-                JUDGED.get(judged.limit()) + ": "
-                        + Show.si(judged.figure(), judged.limit().unit(), 3) + " at " + hertz(judged.hertz())
-                        + " Hz"
-                        + (judged.at() == At.NOW ? "" : " and " + Show.fixed(100 * judged.mains(), 0) + " % mains")
-                        + judged.worst()
-                                .map(j -> ", " + Show.fixed(100 * j.share(), 0) + " % of "
-                                        + Show.siPlain(
-                                                j.allowed(), judged.limit().unit(), 3)
-                                        + (standing.passes() || standing == Standing.OVER
-                                                ? "."
-                                                : ", " + standing.words() + "."))
-                                .orElse(
-                                        standing == Standing.UNKNOWN
-                                                ? ", no limit is known here."
-                                                : ", no published limit."));
     }
 
     private static String hertz(double hertz) {

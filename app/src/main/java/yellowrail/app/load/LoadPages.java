@@ -110,7 +110,7 @@ class LoadPages {
                 .map(o -> heat.heat(
                         judge.setting().orElseThrow().load(o.cell().factor()),
                         judge,
-                        asked.onTap(),
+                        asked.heatedLoad(),
                         asked.read().band()));
     }
 

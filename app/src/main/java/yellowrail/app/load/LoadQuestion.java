@@ -8,6 +8,7 @@ import java.util.Optional;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.core.load.LoadMap;
+import yellowrail.core.load.PrimaryInductance;
 import yellowrail.core.load.PublishedLoads;
 import yellowrail.core.load.Remark;
 import yellowrail.core.load.SpeakerOnTap;
@@ -87,10 +88,26 @@ record LoadQuestion(
                 .value();
     }
 
-    /** The open cell's speakers as the primary sees them. */
+    /** The open cell's speakers as the primary sees them, with its inductance where that was typed. */
     SpeakerOnTap onTap() {
         return new SpeakerOnTap(
                 opened.orElseThrow().row().speakers(), turns(), read.parts().primaryHenries());
+    }
+
+    /** Inductance of the primary: as typed, or what is usual for the load it is wound for. */
+    PrimaryInductance inductance() {
+        double tap = opened.orElseThrow().cell().tap();
+        return read.parts()
+                .primaryHenries()
+                .map(PrimaryInductance::typed)
+                .orElseGet(() -> PrimaryInductance.usual(
+                        turns() * turns() * tap,
+                        setting.orElseThrow().described().topology()));
+    }
+
+    /** The open cell's speakers, wherever the primary's inductance decides. */
+    HeatedLoad heatedLoad() {
+        return new HeatedLoad(opened.orElseThrow().row().speakers(), turns(), inductance());
     }
 
     /** What does not fit, gravest first. */

@@ -55,6 +55,11 @@ public record Value(Estimate figure, double low, double high, From from) {
         return new Value(new Estimate(figure, errors), figure, figure, fitted ? From.COMPUTED : From.NOT_FITTED);
     }
 
+    /** The same with a further error, share to either side. */
+    public Value and(String source, double share) {
+        return new Value(figure.and(source, share), low, high, from);
+    }
+
     /** The same, standing in for what a model would compute of a stage. */
     public Value inStage() {
         return new Value(figure, low, high, from == From.READ ? From.MEASURED : From.MEASURED_CARRIED);

@@ -13,16 +13,17 @@ final class Harmonics {
 
     private Harmonics() {}
 
-    /** @param samples one cycle in 64 even steps */
+    /** @param samples one cycle in 64 even steps, or in a part of 64 */
     static double amplitude(double[] samples, int harmonic) {
         double real = 0;
         double imaginary = 0;
-        for (int j = 0; j < INSTANTS; j++) {
-            int angle = harmonic * j % INSTANTS;
+        int step = INSTANTS / samples.length;
+        for (int j = 0; j < samples.length; j++) {
+            int angle = step * harmonic * j % INSTANTS;
             real += samples[j] * COSINE[angle];
             // A sine is a cosine three quarters of a turn on.
             imaginary += samples[j] * COSINE[(angle + 3 * INSTANTS / 4) % INSTANTS];
         }
-        return 2 * Math.hypot(real, imaginary) / INSTANTS;
+        return 2 * Math.hypot(real, imaginary) / samples.length;
     }
 }

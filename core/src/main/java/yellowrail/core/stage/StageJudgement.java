@@ -160,13 +160,22 @@ public record StageJudgement(
 
     /** Whether what it plays is not said and decides. */
     public boolean openByDuty() {
+        return openByDuty(standing, played);
+    }
+
+    private static boolean openByDuty(Standing standing, Map<Duty, Standing> played) {
         return standing == Standing.OPEN_QUESTION
                 && played.values().stream().distinct().count() > 1;
     }
 
     /** What an open question hangs on, as a sentence goes on after its figures. */
     public String hangsOn() {
-        if (!openByDuty()) {
+        return hangsOn(standing, played);
+    }
+
+    /** What it hangs on for this standing, with those by what is played. */
+    public static String hangsOn(Standing standing, Map<Duty, Standing> played) {
+        if (!openByDuty(standing, played)) {
             return "it hangs on whether the bias follows the mains";
         }
         return "it hangs on what is played: "
@@ -185,6 +194,12 @@ public record StageJudgement(
      * "caution". Empty where it would do nothing.
      */
     public Optional<String> caution() {
+        return caution(limit, standing, duty, played);
+    }
+
+    /** The same of one limit that stands so while this is played, and so by each that may be. */
+    public static Optional<String> caution(
+            PublishedLimit limit, Standing standing, Duty duty, Map<Duty, Standing> played) {
         if (limit != DriveLimit.SCREEN_WATTS || !standing.passes()) {
             return Optional.empty();
         }

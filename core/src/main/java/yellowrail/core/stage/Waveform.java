@@ -19,10 +19,10 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
 
     static final Waveform SINE = sine(1, Instants.ALL, false);
 
-    /** Envelope of noise by its mean square: of the full sine's, an eighth and a third. */
-    private static final double MUSIC_SIGMA = Math.sqrt(1 / 8.0 / 2);
+    /** Mean square of the noise of music, and of a guitar played clean or between what is driven hard: of the full sine's. */
+    private static final double MUSIC_SQUARE = 1 / 8.0;
 
-    private static final double CLEAN_SIGMA = Math.sqrt(1 / 3.0 / 2);
+    private static final double GUITAR_SQUARE = 1 / 3.0;
 
     /** Noise is taken to this many times its RMS value. */
     private static final double FURTHEST = 4;
@@ -39,8 +39,8 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
     private static final Map<Duty, Waveform> PLAYED = new EnumMap<>(Duty.class);
 
     static {
-        Waveform clean = noise(CLEAN_SIGMA);
-        PLAYED.put(Duty.MUSIC, noise(MUSIC_SIGMA));
+        Waveform clean = noise(GUITAR_SQUARE);
+        PLAYED.put(Duty.MUSIC, noise(MUSIC_SQUARE));
         PLAYED.put(Duty.CLEAN, clean);
         PLAYED.put(Duty.HARD, half(clean, sine(clipping(CREST), CLIPPED, true)));
     }
@@ -48,6 +48,11 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
     /** The drive of what is played, as shares of the sine that just reaches zero volts at the first grid. */
     static Waveform of(Duty played) {
         return PLAYED.get(played);
+    }
+
+    /** Mean square of its noise, of the full sine's. */
+    static double meanSquare(Duty played) {
+        return played == Duty.MUSIC ? MUSIC_SQUARE : GUITAR_SQUARE;
     }
 
     /**
@@ -70,9 +75,10 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
     /**
      * Noise in a narrow band: an envelope by Rayleigh and any phase make its instants those of a normal distribution.
      *
-     * @param sigma RMS value, share of full drive
+     * @param square mean square, of the full sine's
      */
-    private static Waveform noise(double sigma) {
+    private static Waveform noise(double square) {
+        double sigma = Math.sqrt(square / 2);
         double[] shares = new double[NOISE];
         double[] parts = new double[NOISE];
         for (int i = 0; i < NOISE; i++) {
@@ -100,11 +106,11 @@ record Waveform(double[] shares, double[] parts, boolean limited) {
 
     /** Peak of a sine, as a share of what it is clipped at, whose crest is then this. */
     static double clipping(double crest) {
-        return new BrentSolver(1e-12).solve(200, peak -> meanSquare(peak) - 1 / (crest * crest), 1, MOST_CLIPPING);
+        return new BrentSolver(1e-12).solve(200, peak -> clippedSquare(peak) - 1 / (crest * crest), 1, MOST_CLIPPING);
     }
 
     /** Mean square of a sine clipped at 1. */
-    private static double meanSquare(double peak) {
+    private static double clippedSquare(double peak) {
         double a = Math.asin(1 / peak);
         return 2 / Math.PI * (peak * peak * (a / 2 - Math.sin(2 * a) / 4) + Math.PI / 2 - a);
     }
