@@ -29,11 +29,8 @@ final class HeatWords {
         if (heat.duty() == Duty.TONE) {
             return "A held sine at each frequency, at its hottest level between idle and " + full;
         }
-        return "What playing around each frequency alone would do, by "
-                + (heat.duty() == Duty.NOT_SAID
-                        ? "the loudest that may be played"
-                        : heat.duty().words())
-                + " and everything quieter; up to " + full
+        return "What playing around each frequency alone would do, "
+                + heat.duty().over() + "; up to " + full
                 + " Judged is the average over the band, each octave with equal power.";
     }
 

@@ -214,7 +214,7 @@ public class LoadHeat {
 
     private FrequencyFigures figures(
             StageSetting setting, double highest, HeatedLoad load, Instrument band, ModelTrust.Bands bands) {
-        FrequencyFigures figures = new FrequencyFigures(band, bands);
+        FrequencyFigures figures = new FrequencyFigures(band, bands, setting.duty());
         Map<At, Double> mains = new EnumMap<>(Map.of(At.NOW, setting.mains(), At.HIGHEST, highest));
         if (setting.mains() < 1) {
             mains.put(At.NOMINAL, 1.0);

@@ -104,8 +104,21 @@ class LoadApiIT extends AppIT {
     void heatOverFrequency() throws Exception {
         String speaker = """
                 {"marked": "4.2 k", "coilOhms": "6.4", "coilHenries": "0.6", "eddyOhms": "30", "resonance": "80",
-                 "peakOhms": "46", "quality": "5", "set1": "%s", "open": "8:1"}""";
+                 "peakOhms": "46", "quality": "5", "set1": "%s", "open": "8:1", "henries": "60", "duty": "clean"}""";
         JsonNode heat = sent("/api/v1/loads/heat", speaker.formatted("A"), 200);
+        JsonNode plate = heat.get("limits").get(0);
+        assertThat(plate.get("lowHertz").asDouble()).isEqualTo(80);
+        assertThat(plate.get("highHertz").asDouble()).isEqualTo(5000);
+        JsonNode tone = sent("/api/v1/loads/heat", speaker.formatted("A").replace("clean", "tone"), 200)
+                .get("limits")
+                .get(0);
+        assertThat(tone.get("lowHertz").asDouble())
+                .isEqualTo(tone.get("highHertz").asDouble())
+                .isBetween(80.0, 5000.0);
+        assertThat(sent("/api/v1/loads/heat", speaker.formatted("A").replace("60", ""), 200)
+                        .get("cautions")
+                        .toString())
+                .contains("inductance is not known");
         assertThat(heat.get("tap").asDouble()).isEqualTo(8);
         assertThat(heat.get("points").size()).isGreaterThan(20);
         JsonNode one = heat.get("points").get(0);

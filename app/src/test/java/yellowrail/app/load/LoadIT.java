@@ -139,7 +139,7 @@ class LoadIT extends BrowserIT {
 
     @Test
     void aSpeakerHeatsPlatesAtItsDipAndScreensAtItsResonance() {
-        page.navigate(url("/load?marked=4.2k&set1=A"));
+        page.navigate(url("/load?marked=4.2k&duty=tone&set1=A"));
         assertThat(page.locator("#say-set1")).containsText("no speaker is called “A”");
         page.click("text=A speaker over frequency, called A above");
         type("coilOhms", "6.4");
@@ -160,6 +160,13 @@ class LoadIT extends BrowserIT {
         double screenAt =
                 Double.parseDouble(told.replaceAll("(?s).*Hottest screen in the band: [\\d.]+ W at (\\d+) Hz.*", "$1"));
         assertThat(screenAt < 120 || screenAt > 2000).as(screenAt + " Hz").isTrue();
+        // What is played is judged by its octaves, not by one frequency.
+        page.selectOption("#duty", "clean");
+        assertThat(page.locator(".over-frequency")).containsText("W over 80 to 5000 Hz with");
+        assertThat(page.locator(".over-frequency")).containsText("inductance is not known");
+        page.evaluate("() => document.querySelectorAll('details').forEach((d) => { d.open = true; })");
+        type("henries", "60");
+        assertThat(page.locator(".over-frequency")).not().containsText("inductance is not known");
         // Another instrument asks for another band.
         page.selectOption("#band", "bass");
         assertThat(page.locator("#effects")).containsText("Lowest in the band of a bass");

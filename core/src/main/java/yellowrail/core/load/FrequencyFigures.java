@@ -50,9 +50,12 @@ public final class FrequencyFigures implements Figures {
     private final boolean octave;
     private final Map<At, Solved> solved = new EnumMap<>(At.class);
 
-    /** @param bands of the model at these volts */
-    public FrequencyFigures(Instrument band, ModelTrust.Bands bands) {
-        this(band, bands, Duty.NOT_SAID, false);
+    /**
+     * @param bands of the model at these volts
+     * @param duty what is played, for which it is solved
+     */
+    public FrequencyFigures(Instrument band, ModelTrust.Bands bands, Duty duty) {
+        this(band, bands, duty, false);
     }
 
     private FrequencyFigures(Instrument band, ModelTrust.Bands bands, Duty duty, boolean octave) {

@@ -26,6 +26,7 @@ public final class ReactiveSolver {
 
     private static final int STEPS = 40;
     private static final double VOLTS = 1e-5;
+    private static final double PLAYED_VOLTS = 1e-2;
     private static final double LEAST_PART = 1.0 / 64;
     private static final double LEAST_STEP = 1.0 / 512;
 
@@ -200,7 +201,7 @@ public final class ReactiveSolver {
     private void settle(double[] kernel, double peak, double hertz) {
         double now = evaluate(kernel, peak);
         for (int step = 0; step < STEPS; step++) {
-            if (now < VOLTS) {
+            if (now < (standing.isPresent() ? PLAYED_VOLTS : VOLTS)) {
                 return;
             }
             double[] from = state();

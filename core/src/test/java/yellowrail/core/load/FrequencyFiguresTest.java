@@ -36,7 +36,7 @@ class FrequencyFiguresTest {
 
     private static FrequencyFigures figures(Stage stage, Duty duty, PrimaryInductance inductance) {
         double turns = Math.sqrt(stage.loadOhms() / 8);
-        FrequencyFigures figures = new FrequencyFigures(Instrument.GUITAR, BANDS);
+        FrequencyFigures figures = new FrequencyFigures(Instrument.GUITAR, BANDS, duty);
         for (At at : List.of(At.NOW, At.HIGHEST)) {
             double mains = at == At.NOW ? 1 : 1.1;
             Stage there = stage.atMains(mains, true);
@@ -51,7 +51,7 @@ class FrequencyFiguresTest {
                             .map(end -> heat.into(there, duty, end))
                             .toList());
         }
-        return figures.playing(duty);
+        return figures;
     }
 
     private static double figure(FrequencyFigures figures, PublishedLimit limit, At at) {
@@ -178,7 +178,8 @@ class FrequencyFiguresTest {
     private static OverFrequency judged(Duty duty, double music, double clean, double hard) {
         Judge judge = Judge.by(
                 List.of(Catalogue.shippedType("6L6GC").orElseThrow().strictest().orElseThrow()), true);
-        FrequencyFigures figures = new FrequencyFigures(Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02))
+        FrequencyFigures figures = new FrequencyFigures(
+                        Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02), Duty.NOT_SAID)
                 .with(
                         At.NOW,
                         1,
@@ -210,9 +211,11 @@ class FrequencyFiguresTest {
                 List.of(Catalogue.shippedType("6L6GC").orElseThrow().strictest().orElseThrow()), true);
         Map<Duty, Double> usual = Map.of(Duty.MUSIC, 24.0, Duty.CLEAN, 24.0, Duty.HARD, 24.0);
         Map<Duty, Double> hot = Map.of(Duty.MUSIC, 34.0, Duty.CLEAN, 34.0, Duty.HARD, 34.0);
-        FrequencyFigures known = new FrequencyFigures(Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02))
+        FrequencyFigures known = new FrequencyFigures(
+                        Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02), Duty.NOT_SAID)
                 .with(At.NOW, 1, made(5, usual, 1e9), List.of());
-        FrequencyFigures blank = new FrequencyFigures(Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02))
+        FrequencyFigures blank = new FrequencyFigures(
+                        Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02), Duty.NOT_SAID)
                 .with(At.NOW, 1, made(5, usual, 1e9), List.of(made(5, hot, 1e9)));
         assertThat(OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(known), judge)
                         .standing())
