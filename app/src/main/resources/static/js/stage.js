@@ -116,6 +116,17 @@ function say(said) {
         return [' ', take];
       }),
     );
+    if (complaint.right) {
+      const right = document.createElement('button');
+      right.type = 'button';
+      right.className = 'link';
+      right.textContent = 'It is right';
+      right.addEventListener('click', () => {
+        form.elements.confirmed.value = complaint.right;
+        ask();
+      });
+      line.append(' ', right);
+    }
     field.insertAdjacentElement('afterend', line);
     field.setAttribute('aria-invalid', 'true');
     field.setAttribute('aria-describedby', line.id);

@@ -15,9 +15,6 @@ import yellowrail.app.forms.Words;
 import yellowrail.core.amp.Socket;
 import yellowrail.core.amp.StageLayout;
 import yellowrail.core.amp.Topology;
-import yellowrail.core.reading.Field;
-import yellowrail.core.reading.Prefix;
-import yellowrail.core.reading.Unit;
 import yellowrail.core.tube.Catalogue;
 import yellowrail.core.tube.Connection;
 import yellowrail.core.tube.Lookup;
@@ -27,13 +24,9 @@ record StagePart(PartReader in, Catalogue catalogue) {
     static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick("topology", "Topology", Words.TOPOLOGY);
     static final FieldSpec<Connection> CONNECTION = FieldSpec.pick("connection", "Connection", Words.CONNECTION);
     /** Share of the half primary's turns. */
-    static final FieldSpec<Double> TAP = FieldSpec.share(FieldSpec.needed(
-                    "tap",
-                    "Taps at, per cent of the turns",
-                    "40",
-                    Field.of("the tap", Unit.PERCENT, Prefix.NONE, 1, 99).aboveZero(),
-                    6)
-            .showing(PartReader::number));
+    static final FieldSpec<Double> TAP =
+            FieldSpec.share(FieldSpec.needed("tap", "Taps at, per cent of the turns", "40", Fields.TAP, 6)
+                    .showing(PartReader::number));
 
     static final FieldSpec<Optional<Double>> SCREEN_OHMS =
             PartReader.quantity("screenOhms", "Each screen resistor, Ω", "none", Fields.SCREEN_OHMS);

@@ -135,7 +135,12 @@ record LoadResult(
             Standing standing,
 
             @Schema(description = "The worst limit, or why it is a stop")
-            String worst) {}
+            String worst,
+
+            @Schema(
+                    description =
+                            "What builders hold of twice the wanted load or more, half or less, with this stage's figures; null nearer to it")
+            String twofold) {}
 
     @Schema(description = "What does not pass whatever the load is")
     record AtAnyLoad(
@@ -178,7 +183,8 @@ record LoadResult(
                         worst.isEmpty(),
                         worst.map(LoadEffects.Worst::standing).orElse(null),
                         worst.map(LoadEffects.Worst::words)
-                                .orElseGet(() -> cell.stop().orElseThrow().sentence())));
+                                .orElseGet(() -> cell.stop().orElseThrow().sentence()),
+                        answered.twofold().get(cell)));
             }
         }
         return new LoadResult(

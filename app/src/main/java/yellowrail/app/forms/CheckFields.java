@@ -41,7 +41,7 @@ public final class CheckFields {
             new Pick<>("", "pentode", Connection.PENTODE),
             Words.CONNECTION);
     static final FieldSpec<Optional<Typed>> TAP =
-            FieldSpec.reading("tap", "Ultralinear tap, % of the half primary's turns", Fields.PERCENT);
+            FieldSpec.reading("tap", "Ultralinear tap, % of the half primary's turns", Fields.TAP);
     /** Empty where the way of taking current says it. */
     static final FieldSpec<Optional<BiasScheme>> BIAS = FieldSpec.pickOr(
             "bias",

@@ -1,10 +1,10 @@
 package yellowrail.app.forms;
 
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.sensing.GridVoltsOnly;
@@ -118,19 +118,12 @@ public final class CheckReader {
 
     /** The fields whose unusual values are confirmed: as they are typed now. */
     private Set<String> confirmed() {
-        Set<String> names = new LinkedHashSet<>();
-        for (String entry : form.text(CheckFields.CONFIRMED).split(";")) {
-            String[] parts = entry.strip().split(":", 2);
-            if (parts[0].isEmpty()) {
-                continue;
-            }
-            if (!CheckForm.names().contains(parts[0])) {
-                complaints.add("confirmed", "“" + FieldErrors.shorten(parts[0]) + "” is no field of a check.");
-            } else if (parts.length == 1 || form.answers().text(parts[0]).equals(parts[1].strip())) {
-                names.add(parts[0]);
-            }
-        }
-        return names;
+        Confirmed said = Confirmed.read(form.text(CheckFields.CONFIRMED));
+        Set<String> unknown = new TreeSet<>(said.texts().keySet());
+        CheckForm.names().forEach(unknown::remove);
+        unknown.forEach(
+                name -> complaints.add("confirmed", "“" + FieldErrors.shorten(name) + "” is no field of a check."));
+        return unknown.isEmpty() ? said.holding(form.answers()::text) : Set.of();
     }
 
     private IdleQuestion question() {
@@ -209,12 +202,8 @@ public final class CheckReader {
             return 0;
         }
         Optional<Typed> percent = form.text(CheckFields.TAP).isEmpty()
-                ? complaints.quantity("tap", "40", Fields.PERCENT)
+                ? complaints.quantity("tap", "40", Fields.TAP)
                 : form.read(CheckFields.TAP, complaints);
-        if (percent.isPresent() && percent.get().value() > 100) {
-            complaints.add("tap", "A tap lies within 0 to 100 % of the half primary's turns.");
-            return 0.4;
-        }
         return percent.map(Typed::value).orElse(40.0) / 100;
     }
 

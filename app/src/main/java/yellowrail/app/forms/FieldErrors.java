@@ -19,8 +19,13 @@ public final class FieldErrors {
      *
      * @param asked whether the value was understood and is only unusual: confirmed, it is taken
      * @param dangerous whether the value, if it is real, asks for power off
+     * @param right what the field of confirmations holds once the value is confirmed; empty where it is not asked for there
      */
-    public record Complaint(String sentence, List<String> choices, boolean asked, boolean dangerous) {}
+    public record Complaint(String sentence, List<String> choices, boolean asked, boolean dangerous, String right) {
+        public Complaint(String sentence, List<String> choices, boolean asked, boolean dangerous) {
+            this(sentence, choices, asked, dangerous, "");
+        }
+    }
 
     /** What is said of a number, a list or anything else sent where a text belongs. */
     public static final String TEXT_TAKEN =
@@ -149,6 +154,16 @@ public final class FieldErrors {
                         slip.choices().stream().map(Typed::echo).toList(),
                         true,
                         slip.dangerous()));
+    }
+
+    /**
+     * A question about a value that was understood and is unusual, which one press confirms.
+     *
+     * @param text as it is typed
+     * @param before what was confirmed so far
+     */
+    public void askUnusual(String name, String sentence, String text, Confirmed before) {
+        ask(name, new Complaint(sentence, List.of(), true, false, before.with(name, text)));
     }
 
     /** The same question at another field. */

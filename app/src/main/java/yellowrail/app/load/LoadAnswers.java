@@ -34,6 +34,7 @@ public class LoadAnswers {
      * A load understood as a whole.
      *
      * @param judged the worst limit of each cell that is an operation, by cell: of what a load moves
+     * @param twofold what builders hold of one far from the wanted load, with this stage's figures
      * @param atAnyLoad what does not pass whatever the load; empty where all of it does
      * @param opened the cell that is looked at
      * @param real what copper, inductance and core make of it; empty where it is no operation
@@ -43,6 +44,7 @@ public class LoadAnswers {
             LoadMap map,
             List<Remark> remarks,
             Map<LoadMap.Cell, LoadEffects.Worst> judged,
+            Map<LoadMap.Cell, String> twofold,
             Optional<LoadEffects.Worst> atAnyLoad,
             Optional<OpenCell> opened,
             Optional<RealFigures> real) {}
@@ -89,15 +91,20 @@ public class LoadAnswers {
         LoadQuestion asked = understood(form);
         LoadMap map = asked.map().orElseThrow();
         Map<LoadMap.Cell, LoadEffects.Worst> judged = new LinkedHashMap<>();
+        Map<LoadMap.Cell, String> twofold = new LinkedHashMap<>();
         map.rows().stream()
                 .flatMap(row -> row.cells().stream())
                 .filter(cell -> cell.stop().isEmpty())
-                .forEach(cell -> judged.put(cell, effects.worst(cell, asked.judge())));
+                .forEach(cell -> {
+                    judged.put(cell, effects.worst(cell, asked.judge()));
+                    effects.twofold(cell, asked.judge()).ifPresent(said -> twofold.put(cell, said));
+                });
         return new Answered(
                 asked.transformer().orElseThrow(),
                 map,
                 asked.remarks(),
                 judged,
+                twofold,
                 effects.atAnyLoad(asked.judge()),
                 asked.opened(),
                 asked.real(effects));

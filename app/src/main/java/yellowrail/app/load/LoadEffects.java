@@ -241,7 +241,7 @@ public class LoadEffects {
                 title,
                 heads,
                 lines,
-                trouble.isEmpty() ? claims(judge) : List.of(),
+                trouble.isEmpty() ? claims(cell.factor(), judge) : List.of(),
                 trouble.isEmpty()
                         ? "Model, not measurement, into a resistor of these ohms. A speaker's impedance is not"
                                 + " constant over frequency: at its resonance and in the treble it is a multiple of the"
@@ -294,20 +294,35 @@ public class LoadEffects {
         return share < LEAST_TOLD ? "under 0.01 %" : Show.significant(100 * share, 2) + " %";
     }
 
-    /** Builders disagree; both are said, and what this stage does in either direction. */
-    private List<LoadView.Claim> claims(Judge judge) {
-        String half = told(judge, HALF);
-        String twice = told(judge, DOUBLE);
+    /** Builders disagree; both are said, and what this stage does in either direction, at the open load where that lies there. */
+    private List<LoadView.Claim> claims(double factor, Judge judge) {
         return List.of(
                 new LoadView.Claim(
                         "Some builders hold: a higher load than wanted is harmless, a lower one burns tubes and transformer.",
-                        "This stage at double the load: " + twice),
+                        factor >= DOUBLE
+                                ? told(factor, judge)
+                                : "This stage at double the load: " + consequences(judge, DOUBLE)),
                 new LoadView.Claim(
                         "Others hold: a lower load is the safe side, a higher one kills screens and arcs over.",
-                        "This stage at half the load: " + half));
+                        factor <= HALF
+                                ? told(factor, judge)
+                                : "This stage at half the load: " + consequences(judge, HALF)));
     }
 
-    private String told(Judge judge, double factor) {
+    private String told(double factor, Judge judge) {
+        return "This stage at " + LoadWords.times(factor) + " of the load: " + consequences(judge, factor);
+    }
+
+    /** What builders hold of a load far from the wanted one, with what this stage does there; empty nearer to it. */
+    Optional<String> twofold(LoadMap.Cell cell, Judge judge) {
+        return cell.twofold()
+                .map(remark -> remark.sentence()
+                        + (judge.setting().isEmpty() || judge.facts().isEmpty()
+                                ? ""
+                                : " " + told(cell.factor(), judge)));
+    }
+
+    private String consequences(Judge judge, double factor) {
         try {
             StageSetting at = judge.setting().orElseThrow().load(factor);
             StageEngine.Computed c = engine.picture(at, judge.highest());

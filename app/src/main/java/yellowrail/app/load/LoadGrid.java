@@ -102,7 +102,12 @@ final class LoadGrid {
                 ohms,
                 worst.tone(),
                 LoadEffects.mark(worst.tone()),
-                worst.words(),
+                worst.words()
+                        + cell.twofold()
+                                .map(r -> cell.factor() > 1
+                                        ? "; caution: twice the wanted load or more"
+                                        : "; caution: half the wanted load or less")
+                                .orElse(""),
                 nearest,
                 open);
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.stage.OnStage;
@@ -68,7 +69,7 @@ class LoadPages {
                         .map(o -> LoadHeat.impedance(asked.onTap(), o.cell().tap(), read.band()))
                         .orElse(null),
                 asked.heated().isPresent(),
-                asked.setting().isPresent() ? "" : trouble(read.stage().complaints()));
+                asked.setting().isPresent() ? "" : trouble(read.stage().complaints(), asked.said()));
     }
 
     private List<LoadView.RemarkLine> real(LoadQuestion asked, LoadEffects.Judge judge) {
@@ -114,8 +115,10 @@ class LoadPages {
                         asked.read().band()));
     }
 
-    private static String trouble(FieldErrors ofStage) {
-        return ofStage.byField().values().stream()
+    private static String trouble(FieldErrors ofStage, Map<String, FieldErrors.Complaint> said) {
+        return Stream.concat(
+                        ofStage.byField().values().stream(),
+                        said.values().stream().filter(FieldErrors.Complaint::asked))
                 .findFirst()
                 .map(FieldErrors.Complaint::sentence)
                 .orElse("The stage is not understood.");

@@ -24,6 +24,7 @@ import yellowrail.core.stage.StageSetting;
  * @param setting the stage at the load it is meant for; empty while it is not understood
  * @param map taps by speakers; empty without a stage or a transformer
  * @param opened the cell that is looked at
+ * @param unusual what is unusual and was confirmed
  * @param said sentences at fields
  */
 record LoadQuestion(
@@ -32,6 +33,7 @@ record LoadQuestion(
         Optional<StageSetting> setting,
         Optional<LoadMap> map,
         Optional<OpenCell> opened,
+        List<String> unusual,
         Map<String, FieldErrors.Complaint> said) {
     Optional<Transformer> transformer() {
         return read.transformer();
@@ -112,11 +114,25 @@ record LoadQuestion(
 
     /** What does not fit, gravest first. */
     List<Remark> remarks() {
-        if (transformer().isEmpty()) {
-            return List.of();
+        List<Remark> all = new ArrayList<>();
+        unusual.forEach(sentence -> all.add(new Remark(Remark.Code.UNUSUAL_CONFIRMED, "", sentence)));
+        for (LoadMap.Set set : read.sets()) {
+            set.speakers().drivers().stream()
+                    .distinct()
+                    .forEach(d -> d.speaker()
+                            .contradiction()
+                            .ifPresent(question -> all.add(new Remark(
+                                    Remark.Code.SPEAKER_NOT_AS_MARKED,
+                                    set.text(),
+                                    "The speaker " + d.name() + ": " + question))));
         }
-        Transformer transformer = transformer().get();
-        List<Remark> all = new ArrayList<>(transformer.measured().remarks());
+        transformer().ifPresent(transformer -> ofTransformer(transformer, all));
+        all.sort(Comparator.comparing(r -> r.code().weight()));
+        return all;
+    }
+
+    private void ofTransformer(Transformer transformer, List<Remark> all) {
+        all.addAll(transformer.measured().remarks());
         transformer.againstMarking().ifPresent(all::add);
         Optional<Estimate> primary =
                 transformer.taps().stream().findFirst().flatMap(tap -> transformer.reflected(tap, tap));
@@ -134,7 +150,5 @@ record LoadQuestion(
                         .ifPresent(all::add);
             }
         });
-        all.sort(Comparator.comparing(r -> r.code().weight()));
-        return all;
     }
 }

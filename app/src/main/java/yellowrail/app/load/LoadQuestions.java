@@ -1,5 +1,6 @@
 package yellowrail.app.load;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,15 +8,18 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import yellowrail.app.forms.Confirmed;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.settings.SettingStore;
 import yellowrail.app.speakers.SpeakerStore;
 import yellowrail.app.stage.OnStage;
+import yellowrail.app.stage.StageFields;
 import yellowrail.app.stage.TubeFactsOf;
 import yellowrail.app.transformers.KeptTransformer;
 import yellowrail.app.transformers.TransformerStore;
 import yellowrail.core.load.LoadMap;
 import yellowrail.core.load.Speaker;
+import yellowrail.core.load.Windings;
 import yellowrail.core.reading.Show;
 import yellowrail.core.stage.StageSetting;
 
@@ -56,7 +60,32 @@ class LoadQuestions {
                 .flatMap(t -> setting.map(
                         s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
         Optional<OpenCell> opened = map.flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
-        return new LoadQuestion(tube, read, setting, map, opened, said);
+        Optional<String> unusual =
+                opened.flatMap(o -> copper(read.parts(), o.cell().tap()));
+        Confirmed confirmed = form.stage().read(StageFields.CONFIRMED, new FieldErrors());
+        String field = LoadFields.SECONDARY_DC.name();
+        boolean right = confirmed.holds(field, form.text(LoadFields.SECONDARY_DC));
+        FieldErrors asked = new FieldErrors();
+        unusual.filter(sentence -> !right)
+                .ifPresent(sentence -> asked.askUnusual(
+                        field,
+                        sentence + " Is it right? No verdict before that.",
+                        form.text(LoadFields.SECONDARY_DC),
+                        confirmed));
+        asked.byField().forEach(said::putIfAbsent);
+        List<String> noted = new ArrayList<>(read.stage().unusual());
+        unusual.filter(sentence -> right).ifPresent(sentence -> noted.add(sentence + " Confirmed as right."));
+        return new LoadQuestion(tube, read, asked.any() ? Optional.empty() : setting, map, opened, noted, said);
+    }
+
+    /** Copper that a secondary can hardly have, as a sentence; empty where it is usual or was not read. */
+    private static Optional<String> copper(FittedParts parts, double tap) {
+        return parts.windings()
+                .secondary()
+                .filter(ohms -> ohms > Windings.MOST_SECONDARY * tap)
+                .map(ohms -> "Secondary copper of " + Show.plain(ohms, 3) + " Ω is "
+                        + Show.fixed(100 * ohms / tap, 0) + " % of the " + Show.plain(tap, 4) + " Ω tap's ohms: "
+                        + Windings.USUAL_SECONDARY + ".");
     }
 
     /** What was kept before and is named here; a transformer that is not there is said at its field. */

@@ -15,6 +15,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import yellowrail.app.bench.OnTheBench;
 import yellowrail.app.forms.CheckForm;
 import yellowrail.app.forms.CheckReader;
+import yellowrail.app.forms.Confirmed;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.SensingFields;
 import yellowrail.app.forms.TubeName;
@@ -125,9 +126,9 @@ class QuickCheckController {
         List<Choice> choices = new ArrayList<>();
         complaint.choices().forEach(c -> choices.add(new Choice(c, with(request, field, c))));
         if (complaint.asked()) {
-            String before = CheckForm.or(request.getParameter("confirmed"), "");
+            Confirmed before = Confirmed.read(CheckForm.or(request.getParameter("confirmed"), ""));
             String text = CheckForm.or(request.getParameter(field), "");
-            choices.add(new Choice(text + " is right", with(request, "confirmed", before + ";" + field + ":" + text)));
+            choices.add(new Choice(text + " is right", with(request, "confirmed", before.with(field, text))));
         }
         return choices;
     }

@@ -30,7 +30,7 @@ record SpeakerView(UUID id, String name, String words, FrequencyPlot plot) {
         return new SpeakerView(
                 kept.id(),
                 kept.name(),
-                speaker.words(),
+                speaker.words() + speaker.contradiction().map(c -> ". " + c).orElse(""),
                 new FrequencyPlot(
                         plot.axis(),
                         band.words(),

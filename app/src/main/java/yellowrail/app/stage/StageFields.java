@@ -3,11 +3,14 @@ package yellowrail.app.stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import yellowrail.app.forms.Confirmed;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.app.forms.FieldSpec.Pick;
+import yellowrail.app.forms.Fields;
 import yellowrail.app.forms.Words;
 import yellowrail.core.amp.BiasScheme;
 import yellowrail.core.amp.Duty;
@@ -36,12 +39,8 @@ public final class StageFields {
             same("ABSOLUTE", "absolute"));
     public static final FieldSpec<Topology> TOPOLOGY = FieldSpec.pick("topology", "Topology", Words.TOPOLOGY);
     public static final FieldSpec<Connection> CONNECTION = FieldSpec.pick("connection", "Connection", Words.CONNECTION);
-    public static final FieldSpec<Double> TAP = FieldSpec.share(FieldSpec.needed(
-            "tap",
-            "Ultralinear tap, % of the half's turns",
-            "43 %",
-            Field.of("the tap", Unit.PERCENT, Prefix.NONE, 1, 99).aboveZero(),
-            3));
+    public static final FieldSpec<Double> TAP =
+            FieldSpec.share(FieldSpec.needed("tap", "Ultralinear tap, % of the half's turns", "43 %", Fields.TAP, 3));
     /** Empty where no number stands: how many fit is a question of the topology. */
     static final FieldSpec<Optional<Integer>> TUBES = FieldSpec.<Optional<Integer>>text(
                     "tubes",
@@ -132,8 +131,10 @@ public final class StageFields {
             numbers("offsets", "Each grid apart from the supply, V", "How far each grid stands apart is in volts", 2);
     static final FieldSpec<Double> IDLE =
             FieldSpec.share(FieldSpec.slider("idle", "Idle, % of the plate rating", "65", 5, 150));
+    /** Beyond its ends the output is as good as shorted or open. */
     static final FieldSpec<Double> LOAD_FACTOR =
-            FieldSpec.slider("loadFactor", "Load ×, of the one it is meant for", "1", 0.25, 4);
+            FieldSpec.slider("loadFactor", "Load ×, of the one it is meant for", "1", 0.3, 3.5);
+
     static final FieldSpec<Double> MAINS =
             FieldSpec.share(FieldSpec.slider("mains", "Mains, % of nominal", "100", 80, 120));
     static final FieldSpec<Double> HIGHEST = FieldSpec.share(FieldSpec.needed(
@@ -161,6 +162,26 @@ public final class StageFields {
             "",
             OwnReadings.Whose::read,
             value -> value.map(OwnReadings.Whose::toString).orElse(""));
+
+    /** What the pages of a stage ask about where it is unusual. */
+    private static final Set<String> ASKED_ABOUT = Set.of("mains", "secondary", "secondaryDc");
+
+    public static final FieldSpec<Confirmed> CONFIRMED = FieldSpec.text(
+            "confirmed",
+            "Fields whose unusual value is right, apart by semicolons, each with “:” and the text that stands in it",
+            "",
+            (name, text, complaints) -> {
+                Confirmed said = Confirmed.read(text);
+                said.texts().keySet().stream()
+                        .filter(field -> !ASKED_ABOUT.contains(field))
+                        .findFirst()
+                        .ifPresent(field -> complaints.add(
+                                name,
+                                "“" + FieldErrors.shorten(field)
+                                        + "” is no field whose unusual value is asked about here."));
+                return said;
+            },
+            Confirmed::text);
 
     /** All of them. */
     public static final List<FieldSpec<?>> ALL = List.of(
@@ -191,7 +212,8 @@ public final class StageFields {
             HIGHEST,
             MARGIN,
             CLEAN,
-            READINGS);
+            READINGS,
+            CONFIRMED);
 
     private StageFields() {}
 

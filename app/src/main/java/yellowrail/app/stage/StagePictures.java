@@ -2,6 +2,8 @@ package yellowrail.app.stage;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.pictures.Statements;
@@ -69,7 +71,8 @@ class StagePictures {
                 lines,
                 DutyQuestion.of(judged).orElse(null),
                 points,
-                accuracy(f, computed));
+                Stream.concat(read.unusual().stream(), Stream.of(accuracy(f, computed)))
+                        .collect(Collectors.joining(" ")));
     }
 
     private static List<MeasuredPoint> points(String measured, FieldErrors complaints) {

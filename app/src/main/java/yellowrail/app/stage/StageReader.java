@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import yellowrail.app.forms.Confirmed;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.forms.FieldSpec;
 import yellowrail.core.amp.Duty;
 import yellowrail.core.amp.Topology;
+import yellowrail.core.load.Windings;
+import yellowrail.core.reading.Show;
 import yellowrail.core.stage.Biasing;
 import yellowrail.core.stage.GridSupply;
 import yellowrail.core.stage.NoSolution;
@@ -21,6 +24,10 @@ import yellowrail.core.tube.Connection;
 public final class StageReader {
     private static final double MOST_SCALE = 3;
     private static final double MOST_OFFSET = 100;
+    /** Mains within these shares of nominal need no question: as far as figures are carried from one mains to another. */
+    private static final double LEAST_MAINS = 0.88;
+
+    private static final double MOST_MAINS = 1.15;
     /** From where the idle is set. */
     private static final double START_VOLTS = -20;
 
@@ -33,13 +40,20 @@ public final class StageReader {
      * @param highest highest mains, share of nominal
      * @param margin share of the plate rating not to be passed
      * @param clean distortion at 1 W wanted, share
+     * @param unusual what is unusual and was confirmed, in sentences that stand beside the answer
      */
     public record Read(
-            Optional<StageSetting> setting, double highest, double margin, double clean, FieldErrors complaints) {}
+            Optional<StageSetting> setting,
+            double highest,
+            double margin,
+            double clean,
+            List<String> unusual,
+            FieldErrors complaints) {}
 
     private final StageForm form;
     private final TubeFactsOf.Answer tube;
     private final FieldErrors complaints = new FieldErrors();
+    private final List<String> unusual = new ArrayList<>();
 
     private StageReader(StageForm form, TubeFactsOf.Answer tube) {
         this.form = form;
@@ -60,12 +74,19 @@ public final class StageReader {
         }
         read(StageFields.JUDGE);
         read(StageFields.READINGS);
+        read(StageFields.CONFIRMED);
         double highest = read(StageFields.HIGHEST);
         double margin = read(StageFields.MARGIN);
         double clean = read(StageFields.CLEAN);
         double idle = read(StageFields.IDLE);
         double loadFactor = read(StageFields.LOAD_FACTOR);
         double mains = read(StageFields.MAINS);
+        unusual(
+                StageFields.MAINS,
+                mains < LEAST_MAINS || mains > MOST_MAINS,
+                "Mains of " + Show.plain(100 * mains, 3) + " % of nominal: outside "
+                        + Show.plain(100 * LEAST_MAINS, 3) + " to " + Show.plain(100 * MOST_MAINS, 3)
+                        + " % no ordinary supply stays.");
         Duty duty = read(StageFields.DUTY);
         Optional<StageSetting> setting = stage().flatMap(stage -> share(stage, idle))
                 .map(s -> new StageSetting(
@@ -76,7 +97,21 @@ public final class StageReader {
                         mains,
                         gridSupply(),
                         duty));
-        return new Read(setting, highest, margin, clean, complaints);
+        return new Read(setting, highest, margin, clean, unusual, complaints);
+    }
+
+    /** What is only unusual is asked about, and once confirmed stays written beside the answer. */
+    private void unusual(FieldSpec<?> field, boolean is, String sentence) {
+        if (!is) {
+            return;
+        }
+        Confirmed confirmed = form.read(StageFields.CONFIRMED, new FieldErrors());
+        String text = form.text(field);
+        if (confirmed.holds(field.name(), text)) {
+            unusual.add(sentence + " Confirmed as right.");
+        } else {
+            complaints.askUnusual(field.name(), sentence + " Is it right? No verdict before that.", text, confirmed);
+        }
     }
 
     private Optional<Stage> stage() {
@@ -87,6 +122,11 @@ public final class StageReader {
         int count = count(pushPull);
         double load = read(StageFields.LOAD);
         double secondary = read(StageFields.SECONDARY);
+        unusual(
+                StageFields.SECONDARY,
+                secondary > Windings.MOST_SECONDARY,
+                "Secondary copper of " + Show.plain(100 * secondary, 3) + " % of the load: " + Windings.USUAL_SECONDARY
+                        + ".");
         List<Double> screenResistors = screenResistors(count);
         List<Double> scales = each(StageFields.SCALES, count, 1);
         List<Double> offsets = each(StageFields.OFFSETS, count, 0);

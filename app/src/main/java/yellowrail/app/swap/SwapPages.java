@@ -45,6 +45,7 @@ class SwapPages {
                 .toList();
         return new SwapView(
                 read.said(),
+                read.unusual(),
                 DutyQuestion.of(shown.stream().flatMap(s -> s.judged().stream()).toList())
                         .orElse(null),
                 heads,

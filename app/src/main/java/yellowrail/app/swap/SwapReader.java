@@ -50,12 +50,14 @@ class SwapReader {
      * @param present empty when the stage is not understood
      * @param wanted idle share; empty when something around the tubes is not understood
      * @param idleAsked whether it was typed
+     * @param unusual what is unusual of the stage and was confirmed
      * @param asked a question for each candidate that is understood, by its place
      */
     record Read(
             Optional<Present> present,
             Optional<Double> wanted,
             boolean idleAsked,
+            List<String> unusual,
             Map<Integer, SwapQuestion> asked,
             Chassis chassis,
             Map<String, FieldErrors.Complaint> said) {}
@@ -97,6 +99,7 @@ class SwapReader {
                 present,
                 complaints.any() ? Optional.empty() : Optional.of(wanted),
                 !form.blank(SwapFields.WANTED),
+                stage.unusual(),
                 asked,
                 chassis,
                 said);

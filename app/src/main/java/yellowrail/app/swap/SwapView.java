@@ -10,11 +10,17 @@ import yellowrail.app.stage.DutyQuestion;
  * All that the page of swaps shows.
  *
  * @param said sentences at fields
+ * @param unusual what is unusual of the stage and was confirmed, in sentences
  * @param duty what is played, where it is not said and decides; null where it does not
  * @param heads a column for each candidate that is understood
  * @param rows every criterion that applies to one of them
  */
-record SwapView(Map<String, FieldErrors.Complaint> said, DutyQuestion duty, List<Head> heads, List<Row> rows) {
+record SwapView(
+        Map<String, FieldErrors.Complaint> said,
+        List<String> unusual,
+        DutyQuestion duty,
+        List<Head> heads,
+        List<Row> rows) {
     /**
      * One candidate.
      *

@@ -40,6 +40,7 @@ class LoadEffectsIT extends AppIT {
                 factor,
                 factor * (1 - error),
                 factor * (1 + error),
+                Optional.empty(),
                 Optional.empty());
     }
 

@@ -97,6 +97,7 @@ class LoadIT extends BrowserIT {
         // Two mistakes multiply.
         type("set3", "4");
         assertThat(page.locator("table.map")).containsText("× 0.25");
+        assertThat(page.locator("table.map")).containsText("stop: as good as shorted");
         type("set4", "4x(4x16)");
         assertThat(page.locator("#say-set4").or(page.locator("table.map")))
                 .not()

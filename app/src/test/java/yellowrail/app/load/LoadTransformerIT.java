@@ -91,7 +91,7 @@ class LoadTransformerIT extends BrowserIT {
     void theLoadTheTubesWouldLike() {
         page.navigate(url("/load?marked=4.2k&set1=8&idle=50&supply=380&highest=104+%25&tube=6L6GC"));
         page.click("#choice button");
-        assertThat(page.locator("#choice tbody tr")).hasCount(15);
+        assertThat(page.locator("#choice tbody tr")).hasCount(14);
         assertThat(page.locator("#choice")).containsText("Change of tone needs a speaker with its curve");
         assertThat(row("4.2 kΩ")).containsText("this load");
         assertThat(page.locator("#choice .marks")).containsText("Most power: ");

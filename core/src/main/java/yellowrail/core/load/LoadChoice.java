@@ -22,9 +22,9 @@ import yellowrail.core.stage.StageSetting;
  * @param points by rising load; loads that could not be solved are left out
  */
 public record LoadChoice(List<Point> points) {
-    /** Loads that are tried, as factors of the one the stage is meant for. */
+    /** Loads that are tried, as factors of the one the stage is meant for: none is a stop. */
     public static final List<Double> PLACES =
-            List.of(0.25, 0.35, 0.5, 0.6, 0.7, 0.85, 1.0, 1.2, 1.4, 1.7, 2.0, 2.4, 2.8, 3.4, 4.0);
+            List.of(0.3, 0.4, 0.5, 0.6, 0.7, 0.85, 1.0, 1.2, 1.4, 1.7, 2.0, 2.4, 2.8, 3.4);
 
     /** Frequencies at which a speaker's curve is looked at. */
     private static final int FREQUENCIES = 200;

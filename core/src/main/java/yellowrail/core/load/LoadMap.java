@@ -16,9 +16,11 @@ import yellowrail.core.reading.Show;
  */
 public record LoadMap(double wantedOhms, List<Row> rows) {
     /** From this many times the wanted load on the output counts as open: it is a stop, not an operation. */
-    public static final double OPEN = 8;
-    /** Below this share of it the output counts as shorted. */
-    public static final double SHORTED = 0.125;
+    public static final double OPEN = 4;
+    /** From this share of it downward the output counts as shorted. */
+    public static final double SHORTED = 0.25;
+    /** From this many times the wanted load on, or this part of it downward, builders disagree whether it may be played. */
+    private static final double TWOFOLD = 2;
 
     /** Ohms that are computed differ from those they stand for in their last digits. */
     private static final double WITHIN_ROUNDING = 1 - 1e-9;
@@ -44,6 +46,7 @@ public record LoadMap(double wantedOhms, List<Row> rows) {
      * @param leastFactor the same at the low end of the load's error
      * @param mostFactor at the high end
      * @param stop why this is not to be run at all; empty when it is an operation
+     * @param twofold what builders hold of an operation so far from the wanted load; empty nearer to it
      */
     public record Cell(
             double tap,
@@ -51,7 +54,8 @@ public record LoadMap(double wantedOhms, List<Row> rows) {
             double factor,
             double leastFactor,
             double mostFactor,
-            Optional<Remark> stop) {}
+            Optional<Remark> stop,
+            Optional<Remark> twofold) {}
 
     public LoadMap {
         rows = List.copyOf(rows);
@@ -84,13 +88,36 @@ public record LoadMap(double wantedOhms, List<Row> rows) {
         double least = seen.low() / wantedOhms;
         double most = seen.high() / wantedOhms;
         double factor = seen.value() / wantedOhms;
-        return new Cell(tap, seen, factor, least, most, stop(tap, nominal, factor, least, most));
+        Optional<Remark> stop = stop(tap, nominal, factor, least, most);
+        return new Cell(
+                tap,
+                seen,
+                factor,
+                least,
+                most,
+                stop,
+                stop.isPresent() ? Optional.empty() : twofold(tap, nominal, factor, least, most));
+    }
+
+    private static String is(double tap, double nominal, double factor) {
+        return LoadWords.plainOhms(nominal) + " on the " + Lead.tap(tap).words() + " is " + Show.significant(factor, 2)
+                + " times the wanted load";
+    }
+
+    /** Whether it lies so far away, within the load's error. */
+    private static Optional<Remark> twofold(double tap, double nominal, double factor, double least, double most) {
+        boolean high = most >= TWOFOLD * WITHIN_ROUNDING;
+        return high || least * WITHIN_ROUNDING <= 1 / TWOFOLD
+                ? Optional.of(new Remark(
+                        Remark.Code.TWOFOLD_LOAD,
+                        Lead.tap(tap).id(),
+                        is(tap, nominal, factor) + ". " + (high ? HIGHER_WORDS : LOWER_WORDS)))
+                : Optional.empty();
     }
 
     /** A stop as soon as it lies within the load's error. */
     private static Optional<Remark> stop(double tap, double nominal, double factor, double least, double most) {
-        String load = LoadWords.plainOhms(nominal) + " on the " + Lead.tap(tap).words() + " is "
-                + Show.significant(factor, 2) + " times the wanted load: ";
+        String load = is(tap, nominal, factor) + ": ";
         if (most >= OPEN * WITHIN_ROUNDING) {
             return Optional.of(new Remark(Remark.Code.OPEN_LOAD, Lead.tap(tap).id(), load + OPEN_WORDS));
         }
@@ -98,6 +125,14 @@ public record LoadMap(double wantedOhms, List<Row> rows) {
                 ? Optional.of(new Remark(Remark.Code.SHORTED_LOAD, Lead.tap(tap).id(), load + SHORTED_WORDS))
                 : Optional.empty();
     }
+
+    /** What builders hold of a load far above the wanted one. */
+    public static final String HIGHER_WORDS =
+            "Some builders hold that a higher load is harmless; others that it kills" + " screens and arcs over.";
+
+    /** The same of one far below it. */
+    public static final String LOWER_WORDS =
+            "Some builders hold that a lower load is the safe side; others that it burns" + " tubes and transformer.";
 
     /** What an output without a load does. */
     public static final String OPEN_WORDS = "as good as open. With signal the plates swing to more than twice B+, to"

@@ -10,6 +10,7 @@ import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Meter;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.tube.Connection;
 
 /**
  * What AC readings tell of an output transformer: volts on two windings are as their turns, and the load on one is seen
@@ -258,7 +259,16 @@ public record MeasuredTransformer(List<TapRatio> taps, Optional<Estimate> screen
                     shares.add(share);
                 }
             }
-            return shares.isEmpty() ? Optional.empty() : Optional.of(mean(shares));
+            Optional<Estimate> mean = shares.isEmpty() ? Optional.empty() : Optional.of(mean(shares));
+            mean.filter(share -> share.high() < Connection.LEAST_TAP || share.low() > Connection.MOST_TAP)
+                    .ifPresent(share -> remarks.add(new Remark(
+                            Remark.Code.UNLIKE_HALVES,
+                            "screen-a",
+                            "The screen taps read " + percent(share.value())
+                                    + " of their half. Screen taps lie between "
+                                    + percent(Connection.LEAST_TAP) + " and " + percent(Connection.MOST_TAP)
+                                    + ": are these the leads, and is the centre tap the centre?")));
+            return mean;
         }
 
         private static boolean apart(Estimate one, Estimate two) {

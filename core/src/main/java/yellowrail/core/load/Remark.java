@@ -18,11 +18,17 @@ public record Remark(Code code, String about, String sentence) {
         UNLIKE_HALVES(Weight.CONTRADICTION),
         TAPS_NOT_AS_MARKED(Weight.CAUTION),
         NOT_AS_MARKED(Weight.CAUTION),
+        /** Twice the wanted load or more, half or less. */
+        TWOFOLD_LOAD(Weight.CAUTION),
+        /** A speaker's marking and its curve disagree. */
+        SPEAKER_NOT_AS_MARKED(Weight.CAUTION),
         /** Its ohms are those of other tubes than the ones fitted. */
         OTHER_TUBES(Weight.CAUTION),
         /** Copper, direct current or low notes that do not go with this stage. */
         BAD_WINDING(Weight.CONTRADICTION),
         UNUSUAL_COPPER(Weight.CAUTION),
+        /** What is unusual and was confirmed as right. */
+        UNUSUAL_CONFIRMED(Weight.CAUTION),
         CORE_CURRENT(Weight.CAUTION),
         LOW_NOTES(Weight.NOTE),
         COARSE_READING(Weight.NOTE),

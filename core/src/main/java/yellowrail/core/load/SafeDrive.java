@@ -3,6 +3,7 @@ package yellowrail.core.load;
 import java.util.Optional;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
+import yellowrail.core.tube.Connection;
 
 /**
  * What AC volts on one pair of leads put on the others, said before anything is connected. The limits are those of careful
@@ -27,9 +28,6 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
 
     /** The limit in words. */
     static final String MOST = "At most " + Show.plain(ANY_LEADS, 2) + " V AC may stand on any leads";
-
-    /** Screen taps lie at 10 to 60 % of their half. */
-    private static final double LEAST_SCREEN_TAP = 0.1;
 
     /**
      * @param driven where the source is to be connected
@@ -77,7 +75,7 @@ public record SafeDrive(double leastVolts, double mostVolts, Optional<String> re
 
     private static SafeDrive highSide(Lead driven, double volts, Optional<Estimate> turns) {
         double wholeLeast = volts / share(driven, 1);
-        double wholeMost = volts / share(driven, LEAST_SCREEN_TAP);
+        double wholeMost = volts / share(driven, Connection.LEAST_TAP);
         double least = wholeLeast / turns.map(Estimate::high).orElse(MOST_TURNS);
         double most = wholeMost / turns.map(Estimate::low).orElse(LEAST_TURNS);
         String whole = driven.equals(Lead.PRIMARY)

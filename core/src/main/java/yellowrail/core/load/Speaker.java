@@ -28,6 +28,11 @@ public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Spea
     /** What is known of it, in words. */
     String words();
 
+    /** What two things that are known of it contradict each other in, as a question; empty where nothing does. */
+    default Optional<String> contradiction() {
+        return Optional.empty();
+    }
+
     /** Whether its impedance over frequency is known; otherwise its nominal ohms stand at every frequency. */
     default boolean hasCurve() {
         return true;
@@ -177,11 +182,16 @@ public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Spea
     /**
      * A curve was measured.
      *
-     * @param marked what it is marked with, Ω; empty: its lowest impedance above the resonance tells
+     * @param marked what it is marked with, Ω; empty: its lowest impedance above the resonance tells, and so it does where
+     *     the marking cannot be that of this curve
      */
     record Measured(ImpedanceCurve curve, Optional<Double> marked) implements Speaker {
         /** Resonances of speakers and their boxes lie below this, Hz. */
         private static final double RESONANCES = 400;
+        /** Lowest ohms over the marking: between these the two belong together. */
+        private static final double LEAST_OF_MARKING = 0.6;
+
+        private static final double MOST_OF_MARKING = 1.3;
 
         public Measured {
             marked.ifPresent(ohms -> within("a nominal impedance in ohms", ohms, LEAST_OHMS, MOST_OHMS));
@@ -194,7 +204,26 @@ public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Spea
 
         @Override
         public double nominalOhms() {
-            return marked.orElseGet(() -> curve.leastOhms(curve.peakHertz(RESONANCES)) / VoiceCoil.SHARE);
+            return marked.filter(this::belongs).orElseGet(() -> leastOhms() / VoiceCoil.SHARE);
+        }
+
+        private double leastOhms() {
+            return curve.leastOhms(curve.peakHertz(RESONANCES));
+        }
+
+        private boolean belongs(double ohms) {
+            double share = leastOhms() / ohms;
+            return share >= LEAST_OF_MARKING && share <= MOST_OF_MARKING;
+        }
+
+        @Override
+        public Optional<String> contradiction() {
+            return marked.filter(ohms -> !belongs(ohms))
+                    .map(ohms -> "Marked is " + Show.plain(ohms, 3) + " Ω, but the curve's lowest is "
+                            + Show.significant(leastOhms(), 2) + " Ω, " + Show.fixed(100 * leastOhms() / ohms, 0)
+                            + " % of it; 60 to 130 % is usual. Is the marking right, and is it this speaker's curve, in"
+                            + " ohms? Until one of them is corrected the curve counts: about "
+                            + Show.significant(nominalOhms(), 2) + " Ω.");
         }
 
         @Override
@@ -202,7 +231,7 @@ public sealed interface Speaker permits Speaker.Nominal, Speaker.VoiceCoil, Spea
             return curve.size() + " points from " + Show.plain(curve.leastHertz(), 3) + " Hz to "
                     + Show.plain(curve.mostHertz(), 3) + " Hz"
                     + (curve.phaseMeasured() ? "" : ", phase computed from the magnitudes")
-                    + (marked.isPresent()
+                    + (marked.filter(this::belongs).isPresent()
                             ? ", " + Show.plain(marked.get(), 3) + " Ω as marked"
                             : ", about " + Show.significant(nominalOhms(), 2) + " Ω nominal by its lowest impedance");
         }

@@ -26,6 +26,11 @@ public record Windings(boolean pushPull, Optional<Double> halfA, Optional<Double
     /** A half above this share of the load is no copper: an open winding, a joint, or the wrong leads. */
     static final double OPEN = 0.2;
 
+    /** Copper of the tap in use beyond this share of its ohms is asked about. From practice, as what is usual. */
+    public static final double MOST_SECONDARY = 0.25;
+
+    public static final String USUAL_SECONDARY = "2 to 10 % is usual";
+
     public static final Windings NONE = new Windings(true, Optional.empty(), Optional.empty(), Optional.empty());
 
     public Windings {

@@ -71,14 +71,22 @@ final class LoadRow {
                         Show.si(here.watts(), Unit.WATT, 3),
                         Show.si(most, Unit.WATT, 3) + " at " + LoadWords.plainOhms(best * stage.loadOhms()),
                         Double.NaN)
-                .mend(
-                        suits || best == 1
-                                ? ""
-                                : "A tap marked for " + Show.significant(1 / best, 2)
-                                        + " times the speaker's ohms shows the tubes "
-                                        + LoadWords.plainOhms(best * stage.loadOhms())
-                                        + ": look at it on the load page.")
+                .mend(suits || best == 1 ? "" : mend(best, best * stage.loadOhms()))
                 .formula("at full drive, where the first grid reaches 0 V; model, no measurement");
+    }
+
+    /** How to get that load, and what the tubes then see. */
+    private static String mend(double factor, double ohms) {
+        String sees = LoadWords.plainOhms(ohms);
+        return (factor == 2
+                        ? "A speaker on the tap marked for half its ohms (8 Ω on the 4 Ω tap) shows the tubes " + sees
+                        : factor == 0.5
+                                ? "A speaker on the tap marked for twice its ohms (8 Ω on the 16 Ω tap) shows the tubes "
+                                        + sees
+                                : "The tubes see " + sees
+                                        + " with an output transformer marked for it and the speaker on"
+                                        + " the tap of its own ohms")
+                + ": look at it on the load page.";
     }
 
     /** A load with its power. */

@@ -33,8 +33,11 @@ class LoadMapTest {
         "16 | 16, 8, 5440, 1.0, ''",
         "16 | 16 | 8, 8, 2720, 0.5, ''",
         "16 | 16 | 8, 4, 5440, 1.0, ''",
-        "16, 4, 21760, 4.0, ''",
-        "4, 16, 1360, 0.25, ''",
+        "8, 4, 10880, 2.0, ''",
+        "15, 4, 20400, 3.75, ''",
+        "16, 4, 21760, 4.0, OPEN_LOAD",
+        "5, 16, 1700, 0.3125, ''",
+        "4, 16, 1360, 0.25, SHORTED_LOAD",
         "2, 16, 680, 0.125, SHORTED_LOAD",
         "32, 4, 43520, 8.0, OPEN_LOAD",
         "16+16+16, 4, 65280, 12.0, OPEN_LOAD",
@@ -61,9 +64,40 @@ class LoadMapTest {
         LoadMap.Cell read = cell(measured, "8", 8, 5440);
         assertThat(read.mostFactor() / read.leastFactor()).isBetween(1.03, 1.2);
         // Below the line by its value, beyond it by its error: a stop.
-        assertThat(cell(MARKED, "dc 48", 8, 5440).factor()).isLessThan(LoadMap.OPEN);
-        assertThat(cell(MARKED, "dc 48", 8, 5440).stop()).isPresent();
-        assertThat(cell(MARKED, "60", 8, 5440).stop()).isEmpty();
+        assertThat(cell(MARKED, "dc 24", 8, 5440).factor()).isLessThan(LoadMap.OPEN);
+        assertThat(cell(MARKED, "dc 24", 8, 5440).stop()).isPresent();
+        assertThat(cell(MARKED, "30", 8, 5440).stop()).isEmpty();
+    }
+
+    /** From twice and half on both schools are said; a stop needs none, and nearer to the wanted load there is nothing to say. */
+    @ParameterizedTest
+    @CsvSource({
+        "16, 8, higher",
+        "15, 8, ''",
+        "4, 8, lower",
+        "4.5, 8, ''",
+        "8, 8, ''",
+        "31, 8, higher",
+        "32, 8, ''",
+        "2, 8, ''",
+        "2.2, 8, lower",
+        // By the error of a coil taken for a marking.
+        "dc 12, 8, higher",
+    })
+    void bothSchoolsOfALoadFarAway(String speakers, double tap, String said) {
+        LoadMap.Cell cell = cell(MARKED, speakers, tap, 5440);
+        if (said.isEmpty()) {
+            assertThat(cell.twofold()).isEmpty();
+        } else {
+            assertThat(cell.twofold().orElseThrow().sentence())
+                    .contains("times the wanted load", "Some builders hold that a " + said, "others that it");
+        }
+    }
+
+    /** What is compared with one another as a choice is an operation, never a stop. */
+    @Test
+    void noChoiceIsAStop() {
+        assertThat(LoadChoice.PLACES).allSatisfy(place -> assertThat(place).isBetween(0.26, 3.9));
     }
 
     @Test
