@@ -241,7 +241,7 @@ public class LoadEffects {
                 title,
                 heads,
                 lines,
-                trouble.isEmpty() ? claims(cell.factor(), judge) : List.of(),
+                trouble.isEmpty() ? claims(cell, judge) : List.of(),
                 trouble.isEmpty()
                         ? "Model, not measurement, into a resistor of these ohms. A speaker's impedance is not"
                                 + " constant over frequency: at its resonance and in the treble it is a multiple of the"
@@ -295,17 +295,18 @@ public class LoadEffects {
     }
 
     /** Builders disagree; both are said, and what this stage does in either direction, at the open load where that lies there. */
-    private List<LoadView.Claim> claims(double factor, Judge judge) {
+    private List<LoadView.Claim> claims(LoadMap.Cell cell, Judge judge) {
+        boolean far = cell.twofold().isPresent();
         return List.of(
                 new LoadView.Claim(
                         "Some builders hold: a higher load than wanted is harmless, a lower one burns tubes and transformer.",
-                        factor >= DOUBLE
-                                ? told(factor, judge)
+                        far && cell.factor() > 1
+                                ? told(cell.factor(), judge)
                                 : "This stage at double the load: " + consequences(judge, DOUBLE)),
                 new LoadView.Claim(
                         "Others hold: a lower load is the safe side, a higher one kills screens and arcs over.",
-                        factor <= HALF
-                                ? told(factor, judge)
+                        far && cell.factor() < 1
+                                ? told(cell.factor(), judge)
                                 : "This stage at half the load: " + consequences(judge, HALF)));
     }
 

@@ -126,17 +126,20 @@ class LoadQuestions {
                 }
             }
         }
-        // A cell of a map as it was before: its tap or speakers are gone.
-        boolean gone = KEY.matcher(key).matches()
-                && map.rows().stream().anyMatch(r -> !r.cells().isEmpty());
+        boolean cell = KEY.matcher(key).matches();
+        if (cell && map.rows().stream().allMatch(r -> r.cells().isEmpty())) {
+            // Nothing is open while no tap's ratio is known: why, the remarks say.
+            return Optional.empty();
+        }
         said.putIfAbsent(
                 "open",
                 said(
-                        gone
+                        // A cell of a map as it was before: its tap or speakers are gone.
+                        cell
                                 ? "The cell that was open (" + key.replace(":", " Ω tap, speakers ")
                                         + ") is not in this map: the nearest tap of the first speakers is shown."
                                 : "“" + FieldErrors.shorten(key) + "” is no cell of this map: pick one."));
-        return gone ? opened(map, "", said) : Optional.empty();
+        return cell ? opened(map, "", said) : Optional.empty();
     }
 
     static String key(LoadMap.Cell cell, int set) {

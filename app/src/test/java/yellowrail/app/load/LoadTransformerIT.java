@@ -87,6 +87,42 @@ class LoadTransformerIT extends BrowserIT {
         assertThat(page.locator("#answer")).not().containsText("belongs to other tubes");
     }
 
+    /** What is only unusual is asked about: no verdict before that, and once confirmed it stays written beside the answer. */
+    @Test
+    void unusualCopperIsAskedAbout() {
+        page.navigate(url("/load?marked=4.2k&set1=8&idle=50"));
+        page.click("text=The transformer's copper, inductance and core");
+        type("secondaryDc", "50");
+        assertThat(page.locator("#say-secondaryDc")).containsText("625 % of the 8 Ω tap's ohms");
+        assertThat(page.locator("#answer")).containsText("The stage is not computed: Secondary copper");
+        assertThat(page.locator("table.effects")).hasCount(0);
+        page.locator("#say-secondaryDc button").click();
+        assertThat(page.locator("#say-secondaryDc")).isHidden();
+        assertThat(page.locator("table.effects")).hasCount(1);
+        assertThat(page.locator("#answer")).containsText("Confirmed as right");
+        type("secondaryDc", "5");
+        assertThat(page.locator("#say-secondaryDc")).containsText("Is it right?");
+        type("secondaryDc", "0.5");
+        assertThat(page.locator("#answer")).not().containsText("Confirmed as right");
+        assertThat(page.locator("table.effects")).hasCount(1);
+        page.navigate(url("/stage?mains=80"));
+        assertThat(page.locator("#say-mains")).containsText("80 % of nominal");
+        assertThat(page.locator(".stage-body")).isHidden();
+        page.locator("#say-mains button").click();
+        assertThat(page.locator(".stage-body")).isVisible();
+        assertThat(page.locator("#accuracy")).containsText("Confirmed as right");
+        looksRight();
+    }
+
+    /** Twice the wanted load or half of it: both schools, with what this stage does there. */
+    @Test
+    void bothSchoolsWithThisStagesFigures() {
+        page.navigate(url("/load?marked=4.2k&set1=16&idle=50&open=8:1"));
+        assertThat(page.locator("table.map")).containsText("caution: twice the wanted load or more");
+        assertThat(page.locator("#effects")).containsText("This stage at × 2.0 of the load: plates");
+        assertThat(page.locator("#effects")).containsText("This stage at half the load: plates");
+    }
+
     @Test
     void theLoadTheTubesWouldLike() {
         page.navigate(url("/load?marked=4.2k&set1=8&idle=50&supply=380&highest=104+%25&tube=6L6GC"));
