@@ -93,7 +93,7 @@ public record Predicted(
         return o.connection() == Connection.TRIODE ? amperes + model.screenAmperes(plate, screen, grid) : amperes;
     }
 
-    private static Stage stage(TubeModel model, Operation o) {
+    static Stage stage(TubeModel model, Operation o) {
         boolean resistor = !Double.isNaN(o.cathodeOhms());
         // Published volts count from the cathode, so the supplies stand higher by its volts.
         double cathode = resistor ? cathodeVolts(model, o) : 0;
