@@ -25,6 +25,7 @@ import yellowrail.app.rounds.RoundForm;
 import yellowrail.app.rounds.RoundReader;
 import yellowrail.app.rounds.RoundStore;
 import yellowrail.app.settings.SettingStore;
+import yellowrail.app.store.StoredTurns;
 import yellowrail.app.targets.Targets;
 import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Verdict;
@@ -141,6 +142,9 @@ class RoundApi {
             @Schema(description = "Sockets without a current")
             List<String> unmeasured,
 
+            @Schema(description = "How the positions were read by turns; null when all were read in one power-on")
+            StoredTurns turns,
+
             @Schema(description = "Every socket") List<SocketResult> sockets,
 
             @Schema(description = "Every reading, superseded ones included")
@@ -154,7 +158,7 @@ class RoundApi {
                     round.amp().version(),
                     round.takenAt(),
                     round.note(),
-                    answer.verdict().words(),
+                    answer.words(),
                     answer.verdict().place(),
                     answer.verdict().allClear(),
                     List.copyOf(answer.verdict().qualifiers()),
@@ -164,6 +168,7 @@ class RoundApi {
                             .toList(),
                     Contradicted.of(answer.contradictions()),
                     answer.unmeasured(),
+                    round.turns().orElse(null),
                     answer.sockets().stream()
                             .map(s -> new SocketResult(
                                     s.socket().name(), s.socket().tubeType(), s.measured(), IdleResult.of(s.answer())))

@@ -121,7 +121,7 @@ class HomeView {
                 new AmpRow(
                         amp.id(),
                         amp.description().name(),
-                        answer.map(a -> a.verdict().words()).orElse("never measured"),
+                        answer.map(RoundAnswer::words).orElse("never measured"),
                         tone.css(),
                         tone.mark(),
                         round.map(r -> r.takenAt().format(DAY)).orElse(""),

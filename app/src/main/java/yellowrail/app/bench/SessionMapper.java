@@ -25,6 +25,9 @@ interface SessionMapper {
     /** Those of an amp that were not closed without a sheet, newest first. */
     List<SessionRow> keptOfAmp(@Param("ampId") UUID ampId);
 
+    /** Signed ones that were planned to be read by turns. */
+    List<UUID> signedByTurns();
+
     int insertEvent(EventRow event);
 
     Optional<EventRow> event(@Param("id") UUID id);

@@ -244,6 +244,16 @@ public class SheetIssuer {
         }
     }
 
+    /** Adds to the round of a signed session what an earlier version did not keep of its turns. */
+    void complete(BenchSession signed) {
+        finalRound.complete(signed, basis(signed).standards());
+    }
+
+    /** Whether its round is there without how it was read by turns. */
+    boolean lacksTurns(UUID session) {
+        return finalRound.lacksTurns(session);
+    }
+
     String html(IssuedSheet sheet) {
         Context context = new Context();
         context.setVariable("s", sheet);

@@ -201,9 +201,8 @@ public final class CheckReader {
         if (connection != Connection.ULTRALINEAR) {
             return 0;
         }
-        Optional<Typed> percent = form.text(CheckFields.TAP).isEmpty()
-                ? complaints.quantity("tap", "40", Fields.TAP)
-                : form.read(CheckFields.TAP, complaints);
+        String typed = form.text(CheckFields.TAP).isEmpty() ? "40" : form.text(CheckFields.TAP);
+        Optional<Typed> percent = complaints.ranged("tap", typed, typed, Fields.TAP);
         return percent.map(Typed::value).orElse(40.0) / 100;
     }
 

@@ -3,18 +3,20 @@ package yellowrail.app.rounds;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import yellowrail.core.idle.IdleAnswer;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Unit;
-import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;
 
 /** Two rounds side by side; ratios are computed, never typed. */
 public record Comparison(String first, String second, String mains, List<Line> lines, List<String> cautions) {
+    private static final double MAINS_DIFFER = 0.01;
+
     /** One quantity of one socket in both rounds. */
     public record Line(String socket, String quantity, String first, String second, String ratio) {}
 
@@ -36,31 +38,35 @@ public record Comparison(String first, String second, String mains, List<Line> l
                     Show.fixed(100 * b.balances().get(i).imbalance(), 1) + " %",
                     ""));
         }
-        Optional<Double> mainsOne = one.holding(Quantity.MAINS, "").map(Reading::value);
-        Optional<Double> mainsTwo = two.holding(Quantity.MAINS, "").map(Reading::value);
         return new Comparison(
                 one.takenAt().format(RoundView.WHEN),
                 two.takenAt().format(RoundView.WHEN),
-                mains(mainsOne) + " and " + mains(mainsTwo),
+                one.mains() + " and " + two.mains(),
                 lines,
-                cautions(one, two, mainsOne, mainsTwo, a, b));
+                cautions(one, two, a, b));
     }
 
-    private static String mains(Optional<Double> volts) {
-        return volts.map(v -> Show.si(v, Unit.VOLT, 4)).orElse("not recorded");
-    }
-
-    private static List<String> cautions(
-            Round one, Round two, Optional<Double> first, Optional<Double> second, RoundAnswer a, RoundAnswer b) {
+    private static List<String> cautions(Round one, Round two, RoundAnswer a, RoundAnswer b) {
         List<String> cautions = new ArrayList<>();
         if (b.sockets().stream().map(s -> s.socket().name()).anyMatch(s -> alone(a, s) != alone(b, s))) {
             cautions.add("One round saw a mean or nothing where the other saw each tube: no ratio is given there.");
         }
-        if (first.isEmpty() || second.isEmpty()) {
+        // Each socket by the mains of its own power-on, where they were read by turns.
+        OptionalDouble apart = b.sockets().stream()
+                .map(s -> s.socket().name())
+                .flatMap(s -> one.mainsOf(s).flatMap(m -> two.mainsOf(s).map(n -> Math.abs(m / n - 1))).stream())
+                .mapToDouble(share -> share)
+                .max();
+        if (apart.isEmpty()) {
             cautions.add("Mains was not recorded in both rounds: a difference may come from the mains.");
-        } else if (Math.abs(first.get() / second.get() - 1) > 0.01) {
-            cautions.add("Mains differs by " + Show.fixed(100 * Math.abs(first.get() / second.get() - 1), 1)
+        } else if (apart.getAsDouble() > MAINS_DIFFER) {
+            cautions.add("Mains differs by " + Show.fixed(100 * apart.getAsDouble(), 1)
                     + " %: part of the difference comes from it.");
+        }
+        if (one.turns().isPresent() != two.turns().isPresent()) {
+            cautions.add(
+                    "One round was read by turns, each tube in a power-on of its own: what drifted between them is in"
+                            + " its bands.");
         }
         if (one.amp().version() != two.amp().version()) {
             cautions.add("The amp's description changed between these rounds (version "

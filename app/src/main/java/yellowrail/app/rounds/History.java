@@ -7,7 +7,6 @@ import java.util.UUID;
 import yellowrail.app.pictures.WattStrip.Tone;
 import yellowrail.core.reading.Estimate;
 import yellowrail.core.reading.Show;
-import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.SocketAnswer;
 import yellowrail.core.target.Target.Window;
@@ -38,9 +37,9 @@ public record History(List<String> sockets, List<Row> rows) {
                     new Row(
                             round.id(),
                             round.takenAt().format(RoundView.WHEN),
-                            round.holding(Quantity.MAINS, "").map(Reading::echo).orElse("not recorded"),
+                            round.mains(),
                             cells,
-                            answer.verdict().words(),
+                            answer.words(),
                             tone.css(),
                             tone.mark()));
             before = Optional.of(answer);

@@ -1,6 +1,7 @@
 package yellowrail.app.rounds;
 
 import java.time.OffsetDateTime;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -8,10 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.store.StoredTurns;
 import yellowrail.core.reading.MeterText;
 import yellowrail.core.reading.Pairing;
+import yellowrail.core.reading.Show;
 import yellowrail.core.reading.Typed;
+import yellowrail.core.reading.Unit;
 import yellowrail.core.round.Quantity;
 import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.round.RoundCheck;
@@ -25,6 +30,7 @@ import yellowrail.core.tube.TubeType;
  * A stored round with the description and the tube types it was taken with.
  *
  * @param readings every reading, superseded ones included, in order
+ * @param turns how its positions were read by turns; empty when all were read in one power-on
  */
 public record Round(
         UUID id,
@@ -33,7 +39,8 @@ public record Round(
         RoundState state,
         Map<String, TubeType> types,
         String note,
-        List<Reading> readings) {
+        List<Reading> readings,
+        Optional<StoredTurns> turns) {
     /** The readings that hold: those no other one supersedes. */
     public List<Reading> holding() {
         Set<UUID> superseded = new HashSet<>();
@@ -67,7 +74,43 @@ public record Round(
                 .map(Target.MakersFigure::new);
     }
 
+    /** Mains as it was read, in words; by turns from the lowest to the highest. */
+    public String mains() {
+        if (turns.isEmpty()) {
+            return holding(Quantity.MAINS, "").map(Reading::echo).orElse("not recorded");
+        }
+        DoubleSummaryStatistics read = turns.get().positions().values().stream()
+                .flatMap(p -> p.mains().stream())
+                .mapToDouble(m -> m)
+                .summaryStatistics();
+        return read.getCount() == 0
+                ? "not recorded"
+                : read.getMin() == read.getMax()
+                        ? Show.si(read.getMin(), Unit.VOLT, 4)
+                        : Show.siPlain(read.getMin(), Unit.VOLT, 4) + " to "
+                                + Show.siPlain(read.getMax(), Unit.VOLT, 4);
+    }
+
+    /** Mains beside a socket, V; empty where it was not read with it. */
+    public Optional<Double> mainsOf(String socket) {
+        return turns.isPresent()
+                ? Optional.ofNullable(turns.get().positions().get(socket)).flatMap(StoredTurns.PowerOn::mains)
+                : holding(Quantity.MAINS, "").map(Reading::value);
+    }
+
     private RoundReadings asRead() {
+        RoundReadings together = readTogether();
+        return turns.map(t -> together.byTurns(new RoundReadings.Turns(
+                        t.positions().entrySet().stream()
+                                .filter(p -> p.getValue().mains().isPresent())
+                                .collect(Collectors.toMap(
+                                        Map.Entry::getKey,
+                                        p -> p.getValue().mains().get())),
+                        t.drift())))
+                .orElse(together);
+    }
+
+    private RoundReadings readTogether() {
         return new RoundReadings(
                         state.meter(),
                         state.reference(),

@@ -13,6 +13,12 @@ interface RoundMapper {
 
     int insertReading(Reading reading);
 
+    int insertTurns(@Param("roundId") UUID roundId, @Param("body") String body);
+
+    Optional<String> turns(@Param("roundId") UUID roundId);
+
+    List<TurnsRow> turnsOfAmp(@Param("ampId") UUID ampId);
+
     Optional<RoundRow> round(@Param("id") UUID id);
 
     List<RoundRow> rounds(@Param("ampId") UUID ampId);

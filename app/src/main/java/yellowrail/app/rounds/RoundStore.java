@@ -1,6 +1,7 @@
 package yellowrail.app.rounds;
 
 import static yellowrail.app.store.StoredShapes.ROUND_STATE;
+import static yellowrail.app.store.StoredShapes.TURNS;
 import static yellowrail.app.store.StoredShapes.TYPE_HASHES;
 
 import java.time.OffsetDateTime;
@@ -9,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,6 +18,7 @@ import yellowrail.app.amps.AmpStore;
 import yellowrail.app.forms.FieldErrors;
 import yellowrail.app.store.Once;
 import yellowrail.app.store.StoredDifferently;
+import yellowrail.app.store.StoredTurns;
 import yellowrail.app.store.TypeHashes;
 import yellowrail.app.tubes.TubeStore;
 import yellowrail.app.web.EachShown;
@@ -48,6 +49,19 @@ public class RoundStore {
      */
     @Transactional
     public Round keep(UUID id, Amp amp, OffsetDateTime takenAt, RoundState state, String note, List<Reading> readings) {
+        return keep(id, amp, takenAt, state, note, readings, Optional.empty());
+    }
+
+    /** The same of a round whose positions were read by turns. */
+    @Transactional
+    public Round keep(
+            UUID id,
+            Amp amp,
+            OffsetDateTime takenAt,
+            RoundState state,
+            String note,
+            List<Reading> readings,
+            Optional<StoredTurns> turns) {
         TypeHashes types = tubes.snapshots(amp.description().stage().tubeTypes());
         RoundRow row = new RoundRow(
                 id, amp.id(), amp.version(), takenAt, ROUND_STATE.write(state), TYPE_HASHES.write(types), note);
@@ -56,6 +70,7 @@ public class RoundStore {
                     int added = mapper.insertRound(row);
                     if (added == 1) {
                         readings.forEach(mapper::insertReading);
+                        turns.ifPresent(t -> mapper.insertTurns(id, TURNS.write(t)));
                     }
                     return added;
                 },
@@ -74,6 +89,20 @@ public class RoundStore {
         return round(id);
     }
 
+    /** Adds what an earlier version did not keep of a round that was read by turns; a second time it adds nothing. */
+    @Transactional
+    public void complete(UUID id, List<Reading> readings, StoredTurns turns) {
+        if (mapper.round(id).isPresent() && mapper.turns(id).isEmpty()) {
+            readings.forEach(mapper::insertReading);
+            mapper.insertTurns(id, TURNS.write(turns));
+        }
+    }
+
+    /** Whether a round is there of which nobody kept how it was read by turns. */
+    public boolean lacksTurns(UUID id) {
+        return mapper.round(id).isPresent() && mapper.turns(id).isEmpty();
+    }
+
     private static List<Object> content(Amp amp, RoundState state, String note, List<Reading> readings) {
         return List.of(
                 amp.id(),
@@ -88,7 +117,8 @@ public class RoundStore {
             return;
         }
         Map<String, TubeType> types = tubes.now(amp.description().stage().tubeTypes());
-        Round round = new Round(UUID.randomUUID(), amp, read.takenAt(), read.state(), types, "", read.readings());
+        Round round = new Round(
+                UUID.randomUUID(), amp, read.takenAt(), read.state(), types, "", read.readings(), Optional.empty());
         RoundSlips.ask(amp.description(), read.readings(), round.judged(List.of()), confirmed, read.complaints());
     }
 
@@ -104,8 +134,15 @@ public class RoundStore {
                 .filter(r -> r.quantity() != old.quantity() || !r.point().equals(old.point()))
                 .toList());
         all.add(corrected);
-        Round then =
-                new Round(round.id(), round.amp(), round.takenAt(), round.state(), round.types(), round.note(), all);
+        Round then = new Round(
+                round.id(),
+                round.amp(),
+                round.takenAt(),
+                round.state(),
+                round.types(),
+                round.note(),
+                all,
+                round.turns());
         FieldErrors questions = new FieldErrors();
         RoundSlips.ask(round.amp().description(), all, then.judged(List.of()), List.of(), questions);
         String key = RoundForm.key(old.quantity(), old.point());
@@ -136,7 +173,7 @@ public class RoundStore {
 
     public Round round(UUID id) {
         RoundRow row = mapper.round(id).orElseThrow(() -> new NotThere("round " + id));
-        return assemble(row, mapper.readings(id));
+        return assemble(row, mapper.readings(id), mapper.turns(id));
     }
 
     /** All rounds of an amp, oldest first. */
@@ -148,11 +185,17 @@ public class RoundStore {
     public EachShown<Round> each(UUID ampId) {
         Map<UUID, List<Reading>> readings =
                 mapper.readingsOfAmp(ampId).stream().collect(Collectors.groupingBy(Reading::roundId));
-        return each(mapper.rounds(ampId), row -> readings.getOrDefault(row.id(), List.of()));
+        Map<UUID, String> turns =
+                mapper.turnsOfAmp(ampId).stream().collect(Collectors.toMap(TurnsRow::roundId, TurnsRow::body));
+        return EachShown.of(
+                mapper.rounds(ampId),
+                row -> assemble(
+                        row, readings.getOrDefault(row.id(), List.of()), Optional.ofNullable(turns.get(row.id()))),
+                RoundStore::named);
     }
 
-    private EachShown<Round> each(List<RoundRow> rows, Function<RoundRow, List<Reading>> readings) {
-        return EachShown.of(rows, row -> assemble(row, readings.apply(row)), row -> "the round " + row.id());
+    private static String named(RoundRow row) {
+        return "the round " + row.id();
     }
 
     /** How many readings an amp has, superseded ones included: it rises with every one. */
@@ -162,7 +205,10 @@ public class RoundStore {
 
     /** The newest round of every amp that has one. */
     public EachShown<Round> newest() {
-        return each(mapper.newestOfEach(), row -> mapper.readings(row.id()));
+        return EachShown.of(
+                mapper.newestOfEach(),
+                row -> assemble(row, mapper.readings(row.id()), mapper.turns(row.id())),
+                RoundStore::named);
     }
 
     /** Rounds by their amps. */
@@ -170,7 +216,7 @@ public class RoundStore {
         return rounds.stream().collect(Collectors.toMap(r -> r.amp().id(), r -> r));
     }
 
-    private Round assemble(RoundRow row, List<Reading> readings) {
+    private Round assemble(RoundRow row, List<Reading> readings, Optional<String> turns) {
         return new Round(
                 row.id(),
                 amps.answered(row.ampId(), row.ampVersion()),
@@ -178,6 +224,7 @@ public class RoundStore {
                 ROUND_STATE.read(row.state()),
                 tubes.behind(TYPE_HASHES.read(row.types())),
                 row.note(),
-                readings);
+                readings,
+                turns.map(TURNS::read));
     }
 }

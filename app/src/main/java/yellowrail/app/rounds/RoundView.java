@@ -8,9 +8,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import yellowrail.app.pictures.Statements;
 import yellowrail.app.pictures.WattStrip;
 import yellowrail.app.pictures.WattStrip.Tone;
+import yellowrail.app.store.StoredTurns;
 import yellowrail.core.adjust.Control;
 import yellowrail.core.idle.Contradiction;
 import yellowrail.core.idle.Formula;
@@ -45,6 +47,8 @@ public record RoundView(
         String provenance,
         String note) {
     static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
+
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
 
     /** One socket of the round. */
     public record Tube(
@@ -89,7 +93,7 @@ public record RoundView(
                 round.amp().description().name(),
                 round.amp().version(),
                 round.takenAt().format(WHEN),
-                answer.verdict().words(),
+                answer.words(),
                 tone.css(),
                 tone.mark(),
                 Statements.of(answer.verdict()),
@@ -160,12 +164,30 @@ public record RoundView(
 
     private static String provenance(Round round) {
         RoundState state = round.state();
-        return "Mains " + round.holding(Quantity.MAINS, "").map(Reading::echo).orElse("not recorded") + ". Meter: "
+        return "Mains " + round.mains() + "."
+                + round.turns().map(RoundView::byTurns).orElse("") + " Meter: "
                 + state.meter().name() + " " + state.meter().volts().words() + " on volts."
                 + said(state.limiter(), " Limiter in series.", " Whether a limiter was in series was not asked.")
                 + said(state.reduced(), " Mains turned down.", "")
                 + said(state.apart(), " Volts and currents not taken together.", "")
                 + " Described as in version " + round.amp().version() + " of the amp.";
+    }
+
+    private static String byTurns(StoredTurns turns) {
+        return " Read by turns, each position in a power-on of its own: "
+                + turns.positions().entrySet().stream()
+                        .map(p -> p.getKey() + " on at " + p.getValue().on().format(CLOCK) + ", read at "
+                                + p.getValue().read().format(CLOCK)
+                                + p.getValue()
+                                        .mains()
+                                        .map(m -> " with " + Show.si(m, Unit.VOLT, 4) + " of mains")
+                                        .orElse(", mains not read"))
+                        .collect(Collectors.joining("; "))
+                + "."
+                + turns.drift()
+                        .map(d -> " The first, read again at the end, had moved " + Show.significant(100 * d, 2)
+                                + " %: that is in every band.")
+                        .orElse(" The first was not read again at the end.");
     }
 
     private static String said(Answered answer, String yes, String notAsked) {

@@ -65,6 +65,8 @@ public final class StoredShapes {
 
     public static final Shape<StoredAnswers> ANSWERS = new Shape<>("kept answers", StoredAnswers.class);
 
+    public static final Shape<StoredTurns> TURNS = new Shape<>("turns of a round", StoredTurns.class);
+
     static final List<Shape<?>> ALL = List.of(
             AMP,
             TUBE_TYPE,
@@ -82,7 +84,8 @@ public final class StoredShapes {
             AC_READING,
             SPEAKER,
             SWAP,
-            ANSWERS);
+            ANSWERS,
+            TURNS);
 
     private StoredShapes() {}
 }

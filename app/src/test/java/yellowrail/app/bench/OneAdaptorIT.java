@@ -1,13 +1,19 @@
 package yellowrail.app.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import yellowrail.app.amps.Amp;
+import yellowrail.app.rounds.Round;
+import yellowrail.app.rounds.RoundStore;
+import yellowrail.app.store.StoredTurns;
 import yellowrail.core.amp.AmpDescription;
 import yellowrail.core.amp.Bias;
 import yellowrail.core.amp.BiasScheme;
@@ -22,10 +28,17 @@ import yellowrail.core.amp.Supply;
 import yellowrail.core.amp.Topology;
 import yellowrail.core.amp.Windings;
 import yellowrail.core.amp.sensing.SocketAdaptor;
+import yellowrail.core.round.RoundAnswer;
 import yellowrail.core.tube.Connection;
 
 /** One adaptor on four tubes: each read in a power-on of its own, judged together. */
 class OneAdaptorIT extends CountedPage {
+    @Autowired
+    private RoundStore rounds;
+
+    @Autowired
+    private EarlierTurns earlier;
+
     private static final List<String> SOCKETS = List.of("V1", "V2", "V3", "V4");
 
     private Amp quad(String name) {
@@ -133,6 +146,65 @@ class OneAdaptorIT extends CountedPage {
         signsCounted();
         assertThat(page.locator("article.sheet .stamp").innerText()).isEqualTo("set, not proven");
         assertThat(page.locator("article.sheet").innerText()).contains("Adaptor moved to V4");
+        leavesAllItsTubesInTheHistory(milli);
+    }
+
+    /** On the amp's page, in the round and in JSON: four tubes, each of its own power-on, with what drifted in their bands. */
+    private void leavesAllItsTubesInTheHistory(double[] milli) {
+        UUID session = UUID.fromString(page.url().replaceAll(".*/(?:bench|sessions)/([0-9a-f-]{36}).*", "$1"));
+        Round round = keptRound(session);
+        StoredTurns turns = round.turns().orElseThrow();
+        assertThat(turns.positions()).containsOnlyKeys("V1", "V2", "V3", "V4");
+        assertThat(turns.positions().values().stream()
+                        .map(StoredTurns.PowerOn::on)
+                        .distinct())
+                .hasSize(4);
+        assertThat(turns.drift().orElseThrow()).isCloseTo(0.0077, within(0.0001));
+        RoundAnswer answer = round.judged(List.of());
+        assertThat(answer.unmeasured()).isEmpty();
+        for (int i = 1; i < 4; i++) {
+            assertThat(answer.sockets()
+                            .get(i)
+                            .answer()
+                            .cathodeAmperes()
+                            .orElseThrow()
+                            .value())
+                    .isCloseTo(milli[i] / 1000, within(1e-6));
+        }
+        page.navigate(url("/amps/" + round.amp().id()));
+        assertThat(page.locator("body").innerText()).contains("by turns").doesNotContain("sampled");
+        page.navigate(url("/rounds/" + round.id()));
+        assertThat(page.locator("body").innerText())
+                .contains("Read by turns", "V4 on at", "0.77 %")
+                .doesNotContain("not measured");
+        String json = page.request().get(url("/api/v1/rounds/" + round.id())).text();
+        assertThat(json).contains("\"turns\"", "\"drift\"", "by turns");
+        looksRight();
+        asAnEarlierVersionKeptIt(session, round);
+    }
+
+    private Round keptRound(UUID session) {
+        return rounds.round(UUID.nameUUIDFromBytes((session + "/round").getBytes(StandardCharsets.UTF_8)));
+    }
+
+    /** What an earlier version kept was the last position alone: the events complete it, once. */
+    private void asAnEarlierVersionKeptIt(UUID session, Round round) {
+        jdbc.sql("alter table round_turns disable trigger all").update();
+        jdbc.sql("alter table reading disable trigger all").update();
+        jdbc.sql("delete from round_turns where round_id = ?").param(round.id()).update();
+        jdbc.sql("delete from reading where round_id = ? and point in ('V2', 'V3', 'V4')")
+                .param(round.id())
+                .update();
+        jdbc.sql("alter table round_turns enable trigger all").update();
+        jdbc.sql("alter table reading enable trigger all").update();
+        assertThat(keptRound(session).judged(List.of()).unmeasured()).containsExactly("V2", "V3", "V4");
+        earlier.complete();
+        earlier.complete();
+        Round completed = keptRound(session);
+        assertThat(completed.turns()).isEqualTo(round.turns());
+        assertThat(completed.readings()).hasSameSizeAs(round.readings());
+        assertThat(completed.judged(List.of()).words())
+                .isEqualTo(round.judged(List.of()).words());
     }
 
     /** Each position watched over a whole soak in a power-on of its own, and the first read again: proven. */

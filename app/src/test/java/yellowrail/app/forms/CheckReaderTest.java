@@ -134,6 +134,8 @@ class CheckReaderTest {
         "n, 0",
         "n, nine",
         "tap, 140",
+        "tap, 61",
+        "tap, 9",
         "bias, none",
         "ref, moon",
         "screen, blue",

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import yellowrail.app.amps.Amp;
@@ -117,7 +118,14 @@ class RoundReaderTest {
         RoundReader.Read read = read(amp, id, values);
         TubeType type = ((Lookup.Found) Catalogue.shipped().find("6V6GT")).type();
         return new Round(
-                id, new Amp(UUID.randomUUID(), 1, amp), NOW, read.state(), Map.of("6V6GT", type), "", read.readings());
+                id,
+                new Amp(UUID.randomUUID(), 1, amp),
+                NOW,
+                read.state(),
+                Map.of("6V6GT", type),
+                "",
+                read.readings(),
+                Optional.empty());
     }
 
     private static Map<String, String> with(Map<String, String> base, String... pairs) {

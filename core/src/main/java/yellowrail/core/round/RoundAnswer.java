@@ -17,6 +17,7 @@ import yellowrail.core.idle.Verdict;
  * @param contradictions cross-checks that failed
  * @param unmeasured names of sockets without a current
  * @param weak sockets whose tube is weak by its grid volts, with a sentence
+ * @param byTurns whether one adaptor went from socket to socket, so that each has its own power-on
  */
 public record RoundAnswer(
         List<SocketAnswer> sockets,
@@ -25,13 +26,19 @@ public record RoundAnswer(
         List<Balance> balances,
         List<Contradiction> contradictions,
         List<String> unmeasured,
-        Map<String, String> weak) {
+        Map<String, String> weak,
+        boolean byTurns) {
     public RoundAnswer {
         sockets = List.copyOf(sockets);
         balances = List.copyOf(balances);
         contradictions = List.copyOf(contradictions);
         unmeasured = List.copyOf(unmeasured);
         weak = Map.copyOf(weak);
+    }
+
+    /** The verdict in words, with how the sockets were read where that was not at once. */
+    public String words() {
+        return verdict.words() + (byTurns ? " · by turns" : "");
     }
 
     /** The measured socket that dissipates most of its rating; empty while none has watts. */

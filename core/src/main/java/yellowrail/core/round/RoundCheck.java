@@ -93,7 +93,8 @@ public final class RoundCheck {
                 balances(sockets),
                 contradictions,
                 unmeasured,
-                grids.weak());
+                grids.weak(),
+                readings.turns().isPresent());
     }
 
     /** Volts that earlier versions took there are of a scale that nobody told: they say nothing. */

@@ -80,6 +80,16 @@ public record SessionRound(int number, List<RecordedReading> taken, RoundReading
                 .map(r -> r.byTurns(Turn.readings(session)));
     }
 
+    /**
+     * Whether a reading is of what counts as read now: of the present power-on, or by turns of the one in which its position
+     * was read in this setting.
+     */
+    public static boolean ofNow(Session session, RecordedReading reading) {
+        return session.plan().setup().byTurns()
+                ? reading.context().setting() == session.context().setting() && Turn.counts(session, reading)
+                : reading.context().run() == session.context().run();
+    }
+
     /** The newest readings of one stretch. */
     static Optional<RoundReadings> present(Session session, int stretch) {
         return newest(session, r -> r.context().stretch() == stretch);

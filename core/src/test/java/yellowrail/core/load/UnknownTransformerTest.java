@@ -110,6 +110,57 @@ class UnknownTransformerTest {
                 .isEmpty();
     }
 
+    /** Where the centre lies, by ohms as far as they were read, and whether volts show it. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '!',
+            value = {
+                "1 2 148;2 3 167;1 3 314;8 9 0.6;1 3 20V 1 2 10V! 2! true",
+                "1 2 148;2 3 167;1 3 314;8 9 0.6;1 3 20V 2 3 10V! 2! true",
+                "1 2 148;2 3 167;1 3 314;8 9 0.6;3 1 20V 3 2 10V! 2! true",
+                "1 2 148;2 3 167;1 3 314;8 9 0.6;1 2 10V 2 3 10V! 2! true",
+                "1 2 148;2 3 167;1 3 314;8 9 0.6;2 1 10V 3 2 10.2V! 2! true",
+                "1 2 148;2 3 167;1 3 314;8 9 0.6! 2! false",
+                // One end alone was read.
+                "1 3 314;2 3 167;8 9 0.6! 2! false",
+                "1 3 314;1 2 148;8 9 0.6! 2! false",
+                "1 3 314;2 3 60;8 9 0.6! ! false",
+                // 40 and 60 % of the ohms still suggest it, less does not.
+                "1 2 40;2 3 60;1 3 100;8 9 0.5! 2! false",
+                "1 2 60;2 3 40;1 3 100;8 9 0.5! 2! false",
+                "1 2 36;2 3 64;1 3 100;8 9 0.5! ! false",
+                // Of two the one nearer to the middle.
+                "1 4 300;1 2 135;2 4 165;1 3 156;3 4 144;2 3 21;8 9 0.5! 3! false",
+                "1 4 300;1 2 144;2 4 156;1 3 165;3 4 135;2 3 21;8 9 0.5! 2! false",
+            })
+    void theCentre(String lines, String centre, boolean byVolts) {
+        UnknownTransformer.Winding primary =
+                of(lines.replace(";", "\n")).primary().orElseThrow();
+        assertThat(primary.centre().orElse(null)).isEqualTo(centre == null ? null : centre.strip());
+        assertThat(primary.centreByVolts()).isEqualTo(byVolts);
+    }
+
+    /** Between the centre and a screen tap lies no half: the whole has more than twice of it. */
+    @Test
+    void aPartBesideTheCentreIsNoHalf() {
+        String ultralinear = "1 5 300;1 2 85;2 5 215;1 3 145;3 5 156;1 4 222;4 5 78;2 3 60;8 9 0.5;";
+        assertThat(of((ultralinear + "2 3 6V 8 9 0.5V").replace(";", "\n")).contradictions())
+                .singleElement()
+                .satisfies(c -> assertThat(c).contains("about 35 V on the whole of it"));
+        assertThat(of((ultralinear + "2 3 5V 8 9 0.5V").replace(";", "\n")).contradictions())
+                .isEmpty();
+    }
+
+    /** Five times the ohms of any other are a primary's; ohms read twice may differ by 4 % and 1 Ω. */
+    @Test
+    void whatIsJustEnough() {
+        assertThat(of("1 2 50\n8 9 10").primary()).isPresent();
+        assertThat(of("1 2 49\n8 9 10").primary()).isEmpty();
+        assertThat(of("1 2 310\n8 9 0.5").open()).noneMatch(o -> o.contains("No lead lies at the middle"));
+        assertThat(of("1 2 100\n2 1 95\n8 9 0.6").contradictions()).isEmpty();
+        assertThat(of("1 2 100\n2 1 94\n8 9 0.6").contradictions()).hasSize(1);
+    }
+
     /** What cannot all be so is said, and nothing is built on it. */
     @ParameterizedTest
     @CsvSource(
