@@ -108,6 +108,42 @@ class RoundApi {
 
             @Schema(description = "Its idle check") IdleResult idle) {}
 
+    /** How the positions of a round were read by turns. */
+    @Schema(description = "One adaptor went from socket to socket, each position in a power-on of its own")
+    record TurnsResult(
+            @Schema(description = "Every position that was read")
+            List<PositionResult> positions,
+
+            @Schema(
+                    description =
+                            "How far the first had moved when it was read again at the end, share; null where it was not")
+            Double drift) {
+        static TurnsResult of(StoredTurns turns) {
+            return new TurnsResult(
+                    turns.positions().entrySet().stream()
+                            .map(p -> new PositionResult(
+                                    p.getKey(),
+                                    p.getValue().on(),
+                                    p.getValue().read(),
+                                    p.getValue().mains().orElse(null)))
+                            .toList(),
+                    turns.drift().orElse(null));
+        }
+    }
+
+    /** One position of them. */
+    @Schema(description = "One position")
+    record PositionResult(
+            @Schema(description = "Socket") String socket,
+
+            @Schema(description = "When its power-on began") OffsetDateTime on,
+
+            @Schema(description = "When its current was read")
+            OffsetDateTime read,
+
+            @Schema(description = "Mains read in it, V; null where it was not")
+            Double mains) {}
+
     /** A round with what it means. */
     @Schema(description = "A round with what it means, computed when asked for")
     record RoundResult(
@@ -143,7 +179,7 @@ class RoundApi {
             List<String> unmeasured,
 
             @Schema(description = "How the positions were read by turns; null when all were read in one power-on")
-            StoredTurns turns,
+            TurnsResult turns,
 
             @Schema(description = "Every socket") List<SocketResult> sockets,
 
@@ -168,7 +204,7 @@ class RoundApi {
                             .toList(),
                     Contradicted.of(answer.contradictions()),
                     answer.unmeasured(),
-                    round.turns().orElse(null),
+                    round.turns().map(TurnsResult::of).orElse(null),
                     answer.sockets().stream()
                             .map(s -> new SocketResult(
                                     s.socket().name(), s.socket().tubeType(), s.measured(), IdleResult.of(s.answer())))

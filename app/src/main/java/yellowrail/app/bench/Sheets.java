@@ -52,7 +52,8 @@ final class Sheets {
         SessionAssessment judged = SessionAssessment.of(session, standards);
         Outcome outcome = Outcome.of(session, judged);
         boolean proven = outcome.proof().state() == Proof.State.PROVEN;
-        Recheck recheck = Recheck.after(proven ? provenBefore + 1 : 0, tubesMoved(session), proven);
+        int inARow = proven ? provenBefore + 1 : 0;
+        Recheck recheck = Recheck.after(inARow, tubesMoved(session), proven);
         LocalDate day = Instant.ofEpochMilli(at).atZone(ZoneId.systemDefault()).toLocalDate();
         AmpDescription amp = judged.amp();
         return new IssuedSheet(
@@ -93,7 +94,7 @@ final class Sheets {
                 tiers(session),
                 notes(session),
                 checks(session, judged),
-                recheck.words(),
+                recheck.words() + ", " + Recheck.why(inARow, tubesMoved(session), proven),
                 day.plusDays(recheck.days()),
                 day.plusDays(recheck.days()).format(DAY),
                 outcome);

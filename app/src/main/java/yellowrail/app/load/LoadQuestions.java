@@ -59,7 +59,10 @@ class LoadQuestions {
         Optional<LoadMap> map = read.transformer()
                 .flatMap(t -> setting.map(
                         s -> LoadMap.of(t, read.sets(), s.described().loadOhms())));
-        Optional<OpenCell> opened = map.flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
+        // Readings that contradict each other leave no cell: that is said of them, not of the cell that was open.
+        Optional<OpenCell> opened = map.filter(m ->
+                        read.transformer().filter(t -> t.measured().agrees()).isPresent())
+                .flatMap(m -> opened(m, form.text(LoadFields.OPEN), said));
         Optional<String> unusual =
                 opened.flatMap(o -> copper(read.parts(), o.cell().tap()));
         Confirmed confirmed = form.stage().read(StageFields.CONFIRMED, new FieldErrors());
@@ -126,20 +129,17 @@ class LoadQuestions {
                 }
             }
         }
-        boolean cell = KEY.matcher(key).matches();
-        if (cell && map.rows().stream().allMatch(r -> r.cells().isEmpty())) {
-            // Nothing is open while no tap's ratio is known: why, the remarks say.
-            return Optional.empty();
-        }
+        // A cell of a map as it was before: its tap or speakers are gone.
+        boolean gone = KEY.matcher(key).matches()
+                && map.rows().stream().anyMatch(r -> !r.cells().isEmpty());
         said.putIfAbsent(
                 "open",
                 said(
-                        // A cell of a map as it was before: its tap or speakers are gone.
-                        cell
+                        gone
                                 ? "The cell that was open (" + key.replace(":", " Ω tap, speakers ")
                                         + ") is not in this map: the nearest tap of the first speakers is shown."
                                 : "“" + FieldErrors.shorten(key) + "” is no cell of this map: pick one."));
-        return cell ? opened(map, "", said) : Optional.empty();
+        return gone ? opened(map, "", said) : Optional.empty();
     }
 
     static String key(LoadMap.Cell cell, int set) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import yellowrail.core.adjust.Advice;
 import yellowrail.core.adjust.AtMains;
+import yellowrail.core.adjust.MiddleAt;
 import yellowrail.core.adjust.NextTurn;
 import yellowrail.core.adjust.TubeNow;
 import yellowrail.core.amp.AmpDescription;
@@ -26,9 +27,6 @@ final class IdleAdvice {
 
     /** How currents follow B+, known worse than this, is not known. */
     private static final double TELLS_NOTHING = 3;
-
-    /** Mains so near nominal counts as nominal where every tube is turned to the middle. */
-    private static final double NEAR_NOMINAL = 0.02;
 
     private final Session session;
     private final SessionAssessment judged;
@@ -144,9 +142,7 @@ final class IdleAdvice {
                                     .map(r -> Math.abs(r.typed().value())))
                     .advice();
         }
-        double mains = session.toMiddle() ? offNominal(last) : 1;
-        AtMains now =
-                new AtMains(Math.pow(mains, Position.usualExponent(session).mid()), mains);
+        AtMains now = session.toMiddle() ? middleNow(last) : AtMains.SAME;
         return NextTurn.of(
                 amp,
                 tubes,
@@ -156,16 +152,12 @@ final class IdleAdvice {
                 new NextTurn.Wish(pull(), session.toMiddle(), done, now));
     }
 
-    /**
-     * To the middle means at nominal mains, where the mains is near it: else every wander of it would ask for another turn.
-     *
-     * @return mains over nominal, or one where it is further away or was not read
-     */
-    private double offNominal(Optional<RoundReadings> read) {
+    /** To the middle means at nominal mains: else every wander of it would ask for another turn. */
+    private AtMains middleNow(Optional<RoundReadings> read) {
         return read.flatMap(RoundReadings::mains)
-                .map(m -> m / amp.mains().nominal())
-                .filter(r -> Math.abs(r - 1) <= NEAR_NOMINAL)
-                .orElse(1.0);
+                .map(m -> MiddleAt.of(
+                        judged.window().orElseThrow(), m / amp.mains().nominal(), Position.usualExponent(session)))
+                .orElse(AtMains.SAME);
     }
 
     /** How currents follow B+ while their own control stays, from tubes that were not turned between two rounds. */

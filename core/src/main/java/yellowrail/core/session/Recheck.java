@@ -37,4 +37,17 @@ public enum Recheck {
         }
         return values()[Math.min(provenInARow - 1, values().length - 1)];
     }
+
+    /** Which rule asks for that, as a sentence goes on. */
+    public static String why(int provenInARow, boolean newTubes, boolean proven) {
+        if (!proven) {
+            return "since this is not proven";
+        }
+        if (newTubes) {
+            return "since tubes were placed or moved";
+        }
+        return provenInARow <= 1
+                ? "since this is the first proven session of these tubes: each further one in a row asks later"
+                : "after " + provenInARow + " proven sessions in a row";
+    }
 }

@@ -253,5 +253,9 @@ class RailToSheetTest extends RailBench {
         assertThat(Recheck.after(3, false, true)).isEqualTo(Recheck.MONTH);
         assertThat(Recheck.after(9, false, true)).isEqualTo(Recheck.HALF_YEAR);
         assertThat(Recheck.after(9, false, false)).isEqualTo(Recheck.DAY);
+        assertThat(Recheck.why(0, false, false)).contains("not proven");
+        assertThat(Recheck.why(3, true, true)).contains("placed or moved");
+        assertThat(Recheck.why(1, false, true)).contains("first proven session");
+        assertThat(Recheck.why(3, false, true)).contains("3 proven sessions in a row");
     }
 }
