@@ -225,20 +225,21 @@ final class Proposal {
                         .toList()));
     }
 
-    /** A first look by what is played alone: the judge has the last word. */
+    /** A first look at highest mains by what is played alone: the judge has the last word. */
     private boolean cool(StageSetting setting) {
         OptionalDouble most = judge.proposing().judge().allowed(DriveLimit.SCREEN_WATTS, At.NOW);
-        double loudest = setting.grid().outcomes().stream()
-                .mapToDouble(grid -> Math.max(
-                        screenWatts(setting), screenWatts(setting.with(grid).mains(judge.highest()))))
+        Stage set = setting.stage();
+        double loudest = setting.outcomes().stream()
+                .map(outcome -> set.atMains(judge.highest(), outcome.grid() == GridSupply.FOLLOWS))
+                .mapToDouble(
+                        stage -> screenWatts(stage, setting.duty().outcomes().get(0)))
                 .max()
                 .orElseThrow();
         return most.isEmpty() || loudest * (1 + trust().screen()) <= most.getAsDouble();
     }
 
-    private static double screenWatts(StageSetting setting) {
-        StageSolver solver = new StageSolver(setting.stage());
-        Duty loudest = setting.duty().outcomes().get(0);
+    private static double screenWatts(Stage stage, Duty loudest) {
+        StageSolver solver = new StageSolver(stage);
         return (loudest == Duty.TONE ? solver.full() : solver.played(loudest)).hottestScreenWatts();
     }
 
