@@ -155,7 +155,11 @@ final class LimitRows {
         double share = after.drive().idle().hottestPlateWatts()
                 / question.candidate().plateWatts().orElseThrow();
         return new Proposal(question)
-                .screenResistor(share, duty)
+                .screenResistor(
+                        share,
+                        duty,
+                        StageJudgement.of(
+                                question.judgeWithMargin(), duty, after.figures(question.present(), List.of())))
                 .map(ohms -> "A resistor of " + Show.siPlain(ohms, Unit.OHM, 3)
                         + " at each screen would keep them inside, the model's band included.")
                 .orElse("No resistor up to " + Show.siPlain(ScreenReport.MOST_RESISTOR, Unit.OHM, 2)

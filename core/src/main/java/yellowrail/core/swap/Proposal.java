@@ -188,8 +188,9 @@ final class Proposal {
      *
      * @param share idle of the stage as it would be
      * @param duty what has to be borne
+     * @param before how the stage stands as it would be, by that duty
      */
-    Optional<Double> screenResistor(double share, Duty duty) {
+    Optional<Double> screenResistor(double share, Duty duty, List<StageJudgement> before) {
         StageSetting now = setting().idle(Math.min(share, MOST_IDLE)).playing(duty);
         double fitted = now.described().tubes().stream()
                 .mapToDouble(StageTube::screenOhms)
@@ -197,7 +198,6 @@ final class Proposal {
                 .orElse(0);
         List<Double> values = Preferred.e12(Math.max(LEAST_SCREEN_OHMS, fitted * STEP), ScreenReport.MOST_RESISTOR);
         try {
-            List<StageJudgement> before = judge.of(now);
             int bad = -1;
             int good = values.size();
             while (good - bad > 1) {
