@@ -161,7 +161,8 @@ public class LoadHeat {
                                 limit,
                                 setting.duty(),
                                 outcomes,
-                                judge.facts().get().judge()))
+                                judge.facts().get().judge(),
+                                uncovered(load.speakers(), band).isEmpty()))
                         .toList(),
                 cautions(outcomes, load, band));
     }

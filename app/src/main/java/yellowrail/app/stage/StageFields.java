@@ -179,6 +179,13 @@ public final class StageFields {
                                 name,
                                 "“" + FieldErrors.shorten(field)
                                         + "” is no field whose unusual value is asked about here."));
+                said.texts().entrySet().stream()
+                        .filter(entry -> entry.getValue().isEmpty())
+                        .findFirst()
+                        .ifPresent(entry -> complaints.add(
+                                name,
+                                "Which value of “" + entry.getKey() + "” is right? Write it behind a colon, as in “"
+                                        + entry.getKey() + ":80”."));
                 return said;
             },
             Confirmed::text);

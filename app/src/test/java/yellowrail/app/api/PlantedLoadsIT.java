@@ -105,15 +105,20 @@ class PlantedLoadsIT extends AppIT {
         keep("bare", Optional.empty(), 1);
         keep("dip", Optional.of(8.0), 2.4 / 6.5);
         keep("high", Optional.of(4.0), 1);
+        keep("short", Optional.of(8.0), 1, 250);
     }
 
     private void keep(String name, Optional<Double> marked, double scale) {
+        keep(name, marked, scale, 20);
+    }
+
+    private void keep(String name, Optional<Double> marked, double scale, double from) {
         if (!speakers.named(name::equals).isEmpty()) {
             return;
         }
         Speaker cone = new Speaker.Modelled(6.4, 0.6e-3, 30, 80, 46.4, 5);
         StringBuilder text = new StringBuilder();
-        for (double hertz : HeatOverFrequency.spread(20, 20e3, 300)) {
+        for (double hertz : HeatOverFrequency.spread(from, 20e3, 300)) {
             text.append(String.format(
                     Locale.ROOT, "%.4f %.4f%n", hertz, scale * cone.at(hertz).norm()));
         }

@@ -50,8 +50,21 @@ public record OverFrequency(
     /**
      * @param duty what is played
      * @param outcomes one for each thing the bias can turn out to be
+     * @param whole whether the speakers were measured over all of the band: what hides a hotter point passes nothing
      */
-    public static OverFrequency of(PublishedLimit limit, Duty duty, List<FrequencyFigures> outcomes, Judge judge) {
+    public static OverFrequency of(
+            PublishedLimit limit, Duty duty, List<FrequencyFigures> outcomes, Judge judge, boolean whole) {
+        OverFrequency seen = seen(limit, duty, outcomes, judge);
+        boolean hidden = !whole || outcomes.stream().anyMatch(o -> o.unsolved() > 0);
+        return hidden && seen.standing() == Standing.INSIDE ? seen.unknown() : seen;
+    }
+
+    private OverFrequency unknown() {
+        return new OverFrequency(
+                limit, Standing.UNKNOWN, at, mains, value, found, worst, duty, played, Optional.empty());
+    }
+
+    private static OverFrequency seen(PublishedLimit limit, Duty duty, List<FrequencyFigures> outcomes, Judge judge) {
         Gravest all = gravest(limit, duty, outcomes, judge);
         Map<Duty, Standing> played = new EnumMap<>(Duty.class);
         if (duty != Duty.TONE) {

@@ -21,7 +21,7 @@ import yellowrail.core.reading.Show;
  * <p>Not thread-safe.
  */
 public final class ReactiveSolver {
-    /** Instants of a cycle of what is played: its heat is within 0.3 % of twice as many. */
+    /** Instants of a cycle of what is played: over a resistor its heat is within 1 % of the stage's own averages. */
     private static final int PLAYED = 32;
 
     private static final int STEPS = 40;

@@ -185,7 +185,7 @@ class FrequencyFiguresTest {
                         1,
                         made(5, Map.of(Duty.MUSIC, music, Duty.CLEAN, clean, Duty.HARD, hard), 400),
                         List.of());
-        return OverFrequency.of(Limit.PLATE_WATTS, duty, List.of(figures), judge);
+        return OverFrequency.of(Limit.PLATE_WATTS, duty, List.of(figures), judge, true);
     }
 
     /** 30 W: what is played decides, an open question where it is not said, and one octave is a caution beside it. */
@@ -217,10 +217,14 @@ class FrequencyFiguresTest {
         FrequencyFigures blank = new FrequencyFigures(
                         Instrument.GUITAR, new ModelTrust.Bands(0.02, 0.02, 0.02), Duty.NOT_SAID)
                 .with(At.NOW, 1, made(5, usual, 1e9), List.of(made(5, hot, 1e9)));
-        assertThat(OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(known), judge)
+        // A curve that ends within the band hides what lies beyond it.
+        assertThat(OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(known), judge, false)
+                        .standing())
+                .isEqualTo(Standing.UNKNOWN);
+        assertThat(OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(known), judge, true)
                         .standing())
                 .isEqualTo(Standing.INSIDE);
-        OverFrequency close = OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(blank), judge);
+        OverFrequency close = OverFrequency.of(Limit.PLATE_WATTS, Duty.MUSIC, List.of(blank), judge, true);
         assertThat(close.standing()).isEqualTo(Standing.TOO_CLOSE);
         assertThat(close.value().figure().errors().toString()).contains("inductance");
         assertThat(Optional.of(close.found().duty())).contains(Duty.MUSIC);
